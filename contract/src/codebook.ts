@@ -1,0 +1,70 @@
+import { z } from 'zod';
+
+/** What a variable is, in the trade's words; only the first three can be correlated. */
+export const kindSchema = z.enum(['continuous', 'discrete', 'ordinal', 'nominal', 'identifier', 'date']);
+export type Kind = z.infer<typeof kindSchema>;
+
+export const roleSchema = z.enum(['outcome', 'predictor', 'grouping']);
+
+/** How a variable's cells are stored: numbers as they are, text as codes into a dictionary, dates as days since 1970. */
+export const storageSchema = z.enum(['number', 'code', 'day']);
+export type Storage = z.infer<typeof storageSchema>;
+
+/** One entry of the codebook. */
+export const variableSchema = z.object({
+  id: z.string().min(1).max(40),
+  name: z.string().min(1).max(200),
+  label: z.string().max(400).nullable(),
+  unit: z.string().max(60).nullable(),
+  kind: kindSchema,
+  storage: storageSchema,
+  /** Decimals shown; null shows as many as the values need. */
+  decimals: z.number().int().min(0).max(10).nullable(),
+  role: roleSchema.nullable(),
+  /** What high values mean, in words, for the result sentences. */
+  highMeans: z.string().max(200).nullable(),
+  valueLabels: z.record(z.string(), z.string().max(200)),
+  missingCodes: z.array(z.string().max(60)),
+  validRange: z.object({ low: z.number().nullable(), high: z.number().nullable() }).nullable(),
+  note: z.string().max(4000).nullable(),
+  /** How the variable is computed from others; null for measured ones. */
+  derivation: z.null(),
+});
+export type Variable = z.infer<typeof variableSchema>;
+
+/** The whole small state of a study at one revision. */
+export const studyStateSchema = z.object({
+  variables: z.array(variableSchema),
+  /** What one row is: "station", "person". */
+  rowMeaning: z.string().max(200).nullable(),
+  source: z.string().max(1000).nullable(),
+  citation: z.string().max(1000).nullable(),
+  exclusions: z.string().max(1000).nullable(),
+});
+export type StudyState = z.infer<typeof studyStateSchema>;
+
+const QUANTITIES: ReadonlySet<Kind> = new Set(['continuous', 'discrete']);
+
+/** Continuous and discrete variables: those ticked when a study is new. */
+export function isQuantity({ kind }: Pick<Variable, 'kind'>): boolean {
+  return QUANTITIES.has(kind);
+}
+
+/** Whether a coefficient can be computed from a variable at all: quantities, and orders stored as numbers. */
+export function canBeCorrelated({ kind, storage }: Pick<Variable, 'kind' | 'storage'>): boolean {
+  return storage === 'number' && (QUANTITIES.has(kind) || kind === 'ordinal');
+}
+
+/** Kinds that a variable can take, given how its cells are stored. */
+export function kindsFor(storage: Storage): readonly Kind[] {
+  if (storage === 'number') return ['continuous', 'discrete', 'ordinal', 'nominal', 'identifier'];
+  return storage === 'day' ? ['date'] : ['nominal', 'identifier'];
+}
+
+/** The working set of a new study: its first twelve quantities. */
+export function firstWorkingSet(variables: readonly Variable[]): string[] {
+  return variables
+    .filter(isQuantity)
+    .slice(0, 12)
+    .map((variable) => variable.id);
+}

@@ -1,0 +1,84 @@
+import { z } from 'zod';
+import { kindSchema, storageSchema } from './codebook';
+
+/** Bytes that one file may have. */
+export const LARGEST_FILE = 128 * 1024 * 1024;
+/** Columns that one table may have. */
+export const MOST_COLUMNS = 1000;
+
+export const encodingSchema = z.enum(['utf-8', 'utf-16le', 'utf-16be', 'windows-1252']);
+export type Encoding = z.infer<typeof encodingSchema>;
+
+export const separatorSchema = z.enum([',', ';', '\t', '|', ' ']);
+export type Separator = z.infer<typeof separatorSchema>;
+
+/** How the text of a file is read. Guessed first, then corrected in the preview. */
+export const importSettingsSchema = z.object({
+  encoding: encodingSchema,
+  separator: separatorSchema,
+  /** Whether " encloses cells that hold a separator. */
+  quotes: z.boolean(),
+  decimal: z.enum(['.', ',']),
+  /** The thousands separator in numbers; "none" takes 1,234 for text. */
+  thousands: z.enum(['none', ',', '.', ' ', "'"]),
+  header: z.boolean(),
+  /** Texts that stand for a missing value; an empty cell always does. */
+  missingCodes: z.array(z.string().max(60)).max(50),
+  /** Corrections by column number from 0. */
+  columns: z.record(
+    z.string().regex(/^\d{1,4}$/),
+    z.object({
+      name: z.string().trim().min(1, 'A variable needs a name.').max(200).optional(),
+      kind: kindSchema.optional(),
+      leaveOut: z.boolean().optional(),
+    }),
+  ),
+});
+export type ImportSettings = z.infer<typeof importSettingsSchema>;
+export const importSettingsPatchSchema = importSettingsSchema.partial();
+export type ImportSettingsPatch = z.infer<typeof importSettingsPatchSchema>;
+
+/** Something found in a file. "stops": no study can be made of it as it stands; "check": look at it; "note": done already. */
+export const importProblemSchema = z.object({
+  severity: z.enum(['stops', 'check', 'note']),
+  code: z.string(),
+  /** A sentence: what and where. */
+  message: z.string(),
+  /** What to do. */
+  hint: z.string().optional(),
+  /** Column number from 0. */
+  column: z.number().int().optional(),
+  /** One-click mends: settings that would put it right. */
+  mends: z.array(z.object({ label: z.string(), patch: importSettingsPatchSchema })),
+});
+export type ImportProblem = z.infer<typeof importProblemSchema>;
+
+export const importColumnSchema = z.object({
+  name: z.string(),
+  kind: kindSchema,
+  storage: storageSchema,
+  /** Kinds to choose from. */
+  kinds: z.array(kindSchema),
+  leftOut: z.boolean(),
+  present: z.number().int(),
+  missing: z.number().int(),
+  distinct: z.number().int(),
+});
+export type ImportColumn = z.infer<typeof importColumnSchema>;
+
+/** A file on its way in: how it would be read, and what was found. Nothing of it is a study yet. */
+export const importPreviewSchema = z.object({
+  id: z.uuid(),
+  fileName: z.string(),
+  bytes: z.number().int(),
+  settings: importSettingsSchema,
+  /** Rows of data, without the header. */
+  rows: z.number().int(),
+  columns: z.array(importColumnSchema),
+  /** The first rows as text, cell by cell. */
+  head: z.array(z.array(z.string())),
+  problems: z.array(importProblemSchema),
+});
+export type ImportPreview = z.infer<typeof importPreviewSchema>;
+
+export const createStudySchema = z.object({ importId: z.uuid(), name: z.string().trim().min(1).max(120) });

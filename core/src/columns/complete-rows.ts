@@ -1,0 +1,46 @@
+/** Rows of a pair in which neither value is missing (NaN); row order is kept. */
+export interface CompletePair {
+  readonly x: Float64Array;
+  readonly y: Float64Array;
+}
+
+/**
+ * Copies the complete rows of a pair to the front of two buffers.
+ * @returns how many rows are complete.
+ */
+export function gatherCompletePair(x: Float64Array, y: Float64Array, intoX: Float64Array, intoY: Float64Array): number {
+  let n = 0;
+  for (let i = 0; i < x.length; i++) {
+    const a = x[i];
+    const b = y[i];
+    if (a === a && b === b) {
+      intoX[n] = a;
+      intoY[n] = b;
+      n++;
+    }
+  }
+  return n;
+}
+
+/** The complete rows of a pair as new arrays. */
+export function completePair(x: Float64Array, y: Float64Array): CompletePair {
+  const intoX = new Float64Array(x.length);
+  const intoY = new Float64Array(x.length);
+  const n = gatherCompletePair(x, y, intoX, intoY);
+  return { x: intoX.subarray(0, n), y: intoY.subarray(0, n) };
+}
+
+/** The present values of one column, in row order. */
+export function presentValues(x: Float64Array): Float64Array {
+  return x.filter((value) => value === value);
+}
+
+/** Columns cut down to the rows in which none of them is missing. */
+export function listwiseColumns(columns: readonly Float64Array[]): Float64Array[] {
+  const rows = columns[0]?.length ?? 0;
+  const complete = new Uint8Array(rows).fill(1);
+  for (const column of columns) {
+    for (let i = 0; i < rows; i++) if (column[i] !== column[i]) complete[i] = 0;
+  }
+  return columns.map((column) => column.filter((_, i) => complete[i] === 1));
+}

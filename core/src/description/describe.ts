@@ -1,0 +1,80 @@
+import { centreColumn } from '../columns/centre';
+import { presentValues } from '../columns/complete-rows';
+import { quantile } from './quantile';
+
+/** Descriptive statistics of one variable. What needs more values than there are is NaN. */
+export interface Description {
+  readonly n: number;
+  readonly missing: number;
+  readonly mean: number;
+  /** Standard deviation with divisor n − 1. */
+  readonly sd: number;
+  /** Standard error of the mean. */
+  readonly se: number;
+  readonly variance: number;
+  readonly min: number;
+  readonly max: number;
+  readonly range: number;
+  readonly median: number;
+  /** Quartiles by linear interpolation (type 7). */
+  readonly q1: number;
+  readonly q3: number;
+  readonly iqr: number;
+  /** Median absolute deviation from the median, unscaled. */
+  readonly mad: number;
+  /** G1; n ≥ 3. */
+  readonly skewness: number;
+  readonly skewnessSe: number;
+  /** G2; n ≥ 4. */
+  readonly excessKurtosis: number;
+  readonly excessKurtosisSe: number;
+}
+
+/**
+ * Describes one variable.
+ *
+ * Source: two-pass sums on a shifted, scaled column (Chan, Golub & LeVeque 1983); G1, G2 and their standard errors
+ * Joanes & Gill (1998); quartiles Hyndman & Fan (1996), type 7. A constant column has SD 0 and no skewness or kurtosis.
+ * @param x values in any order, NaN is missing; not changed
+ */
+export function describe(x: Float64Array): Description {
+  const sorted = presentValues(x).sort();
+  const n = sorted.length;
+  const { centred, scale, mean, min, max, constant } = centreColumn(sorted);
+  let m2 = 0;
+  let m3 = 0;
+  let m4 = 0;
+  for (let i = 0; i < n; i++) {
+    const square = centred[i] * centred[i];
+    m2 += square;
+    m3 += square * centred[i];
+    m4 += square * square;
+  }
+  const sd = n > 1 ? Math.sqrt(m2 / (n - 1)) / scale : Number.NaN;
+  const q1 = quantile(sorted, 0.25);
+  const q3 = quantile(sorted, 0.75);
+  const median = quantile(sorted, 0.5);
+  const g1 = constant ? Number.NaN : m3 / n / (m2 / n) ** 1.5;
+  const g2 = constant ? Number.NaN : m4 / n / (m2 / n) ** 2 - 3;
+  const skewnessSe = n > 2 ? Math.sqrt((6 * n * (n - 1)) / ((n - 2) * (n + 1) * (n + 3))) : Number.NaN;
+  return {
+    n,
+    missing: x.length - n,
+    mean,
+    sd,
+    se: sd / Math.sqrt(n),
+    variance: sd * sd,
+    min,
+    max,
+    range: max - min,
+    median,
+    q1,
+    q3,
+    iqr: q3 - q1,
+    mad: quantile(sorted.map((value) => Math.abs(value - median)).sort(), 0.5),
+    skewness: n > 2 ? (g1 * Math.sqrt(n * (n - 1))) / (n - 2) : Number.NaN,
+    skewnessSe,
+    excessKurtosis: n > 3 ? ((n - 1) / ((n - 2) * (n - 3))) * ((n + 1) * g2 + 6) : Number.NaN,
+    excessKurtosisSe: n > 3 ? 2 * skewnessSe * Math.sqrt((n * n - 1) / ((n - 3) * (n + 5))) : Number.NaN,
+  };
+}

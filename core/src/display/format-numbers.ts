@@ -1,0 +1,87 @@
+/** The minus sign of typeset numbers; the hyphen on the keyboard is shorter and breaks lines. */
+export const MINUS = '−';
+
+/** A number with fixed decimals, a true minus sign and never a negative zero. `–` for what is not a number. */
+export function formatFixed(value: number, decimals: number): string {
+  if (Number.isNaN(value)) return '–';
+  if (!Number.isFinite(value)) return value > 0 ? '∞' : `${MINUS}∞`;
+  const text = Math.abs(value).toFixed(decimals);
+  return value < 0 && Number(text) !== 0 ? MINUS + text : text;
+}
+
+/**
+ * A correlation coefficient: no leading zero, true minus, no −.00, and `> .99` where |r| < 1 would round to 1.
+ * @param decimals 2 or 3 are usual
+ */
+export function formatCoefficient(value: number, decimals = 2): string {
+  if (Number.isNaN(value)) return '–';
+  const size = Math.abs(value);
+  const text = formatFixed(size, decimals);
+  if (size < 1 && Number(text) >= 1) {
+    const limit = `.${'9'.repeat(decimals)}`;
+    return value > 0 ? `> ${limit}` : `< ${MINUS}${limit}`;
+  }
+  const sign = value < 0 && Number(text) !== 0 ? MINUS : '';
+  return sign + text.replace(/^0\./, '.');
+}
+
+/**
+ * A p-value to three decimals, never `.000`: `< .001` below .001, `> .999` above .9995, and one more digit where rounding
+ * would carry it to or across one of the significance levels in use (.0496 stays apart from .05).
+ */
+export function formatP(p: number, levels: readonly number[] = [0.05, 0.01, 0.001]): string {
+  if (Number.isNaN(p)) return '–';
+  if (p < 0.001) return '< .001';
+  if (p > 0.9995) return '> .999';
+  for (let decimals = 3; decimals <= 8; decimals++) {
+    const rounded = Number(p.toFixed(decimals));
+    if (levels.every((level) => p <= level === rounded <= level && (p === level || rounded !== level))) {
+      return p.toFixed(decimals).replace(/^0\./, '.');
+    }
+  }
+  return String(p).replace(/^0\./, '.');
+}
+
+/** A p-value with its relation, for sentences: `p = .031`, `p < .001`. */
+export function formatPRelation(p: number, levels?: readonly number[]): string {
+  const text = formatP(p, levels);
+  return /^[<>]/.test(text) ? `p ${text}` : `p = ${text}`;
+}
+
+/** The value of a p-value in full, from its logarithm: 3.1 × 10⁻³⁷, also where the p-value underflows. */
+export function formatFullP(p: number, log10P: number): string {
+  if (Number.isNaN(p)) return '–';
+  if (log10P === Number.NEGATIVE_INFINITY) return '0';
+  if (p >= 0.0001) return p.toPrecision(4).replace(/^0\./, '.');
+  let exponent = Math.floor(log10P);
+  let digits = (10 ** (log10P - exponent)).toFixed(1);
+  if (digits === '10.0') {
+    digits = '1.0';
+    exponent += 1;
+  }
+  return `${digits} × 10${superscript(exponent)}`;
+}
+
+/** An interval in brackets: `[.27, .64]`. */
+export function formatInterval(low: number, high: number, decimals = 2): string {
+  if (Number.isNaN(low) || Number.isNaN(high)) return '–';
+  return `[${formatCoefficient(low, decimals)}, ${formatCoefficient(high, decimals)}]`;
+}
+
+const SUPERSCRIPTS: Readonly<Record<string, string>> = {
+  '-': '⁻',
+  '0': '⁰',
+  '1': '¹',
+  '2': '²',
+  '3': '³',
+  '4': '⁴',
+  '5': '⁵',
+  '6': '⁶',
+  '7': '⁷',
+  '8': '⁸',
+  '9': '⁹',
+};
+
+function superscript(value: number): string {
+  return [...String(value)].map((digit) => SUPERSCRIPTS[digit] ?? digit).join('');
+}

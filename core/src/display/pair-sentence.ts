@@ -1,0 +1,72 @@
+import type { Alternative, CorrelationTest } from '../correlation/types';
+import { formatCoefficient, formatInterval, formatPRelation } from './format-numbers';
+import { strengthWord } from './strength-word';
+
+/** A variable as a sentence calls it, and what its high values mean where the codebook says so. */
+export interface NamedVariable {
+  readonly name: string;
+  readonly highMeans: string | null;
+}
+
+/**
+ * The result of a Pearson correlation as a sentence for a paper: "Nitrate and mayfly taxa were negatively associated,
+ * r(234) = −.42, 95 % CI [−.52, −.31], p < .001 (medium; 18 % of variance shared): higher nitrate goes with lower mayfly taxa."
+ * Says "associated", never a cause; "no association was detected" where p is above the level of decision.
+ * @param alpha the level at which the association counts as detected (p ≤ alpha)
+ */
+export function pairSentence(test: CorrelationTest, x: NamedVariable, y: NamedVariable, alpha: number): string {
+  const subject = `${capitalized(x.name)} and ${y.name}`;
+  if (test.undefinedBecause) return `${subject}: no correlation could be computed, since ${reason(test, x, y)}.`;
+  const r = test.coefficient;
+  const interval = test.interval
+    ? `, ${Math.round(test.interval.level * 1000) / 10} % CI ${formatInterval(test.interval.low, test.interval.high)}`
+    : '';
+  const sided = test.alternative === 'two-sided' ? '' : ', one-sided';
+  const figures = `r(${test.n - 2}) ${equals(formatCoefficient(r))}${interval}, ${formatPRelation(test.pValue, [alpha])}${sided}`;
+  if (test.pValue > alpha) return `${DETECTABLE[test.alternative]} between ${x.name} and ${y.name} was detected, ${figures}.`;
+  const direction = r > 0 ? 'positively' : 'negatively';
+  const size = `${strengthWord(r)}; ${sharedVariance(r)} of variance shared`;
+  return `${subject} were ${direction} associated, ${figures} (${size}): ${plainClause(r, x, y)}.`;
+}
+
+function plainClause(r: number, x: NamedVariable, y: NamedVariable): string {
+  return `higher ${withMeaning(x)} goes with ${r > 0 ? 'higher' : 'lower'} ${withMeaning(y)}`;
+}
+
+function withMeaning({ name, highMeans }: NamedVariable): string {
+  return highMeans ? `${name} (high values mean ${highMeans})` : name;
+}
+
+const DETECTABLE: Readonly<Record<Alternative, string>> = {
+  'two-sided': 'No association',
+  greater: 'No positive association',
+  less: 'No negative association',
+};
+
+function sharedVariance(r: number): string {
+  const percent = 100 * r * r;
+  if (percent < 0.5) return 'under 1 %';
+  if (percent > 99 && percent < 100) return 'over 99 %';
+  return `${Math.round(percent)} %`;
+}
+
+function reason({ undefinedBecause, n }: CorrelationTest, x: NamedVariable, y: NamedVariable): string {
+  switch (undefinedBecause) {
+    case 'constant-x':
+      return `${x.name} has the same value in every complete row`;
+    case 'constant-y':
+      return `${y.name} has the same value in every complete row`;
+    case 'constant-both':
+      return 'neither variable varies among the complete rows';
+    default:
+      return `only ${n} ${n === 1 ? 'row is' : 'rows are'} complete for both (at least 3 are needed)`;
+  }
+}
+
+function equals(text: string): string {
+  return /^[<>]/.test(text) ? text : `= ${text}`;
+}
+
+function capitalized(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}

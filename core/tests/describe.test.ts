@@ -1,0 +1,55 @@
+import { readFileSync } from 'node:fs';
+import { type Description, describe as describeVariable, histogram } from '@ivlen/core';
+import { describe, expect, it, test } from 'vitest';
+import { column, relativeError } from './tolerance';
+
+type DescribeCase = { name: string; x: (number | null)[] } & Partial<Record<keyof Description, number>>;
+
+// Computed with mpmath at 60 digits by reference/generate.py.
+const { cases }: { cases: DescribeCase[] } = JSON.parse(readFileSync('reference/describe.json', 'utf8'));
+
+describe('describe against mpmath at 60 digits', () => {
+  it('has cases to read', () => expect(cases.length).toBeGreaterThan(5));
+
+  test.each(cases.map((item) => [item.name, item] as const))('%s', (_, { name, x, ...wanted }) => {
+    const got = describeVariable(column(x));
+    for (const [figure, value] of Object.entries(wanted)) {
+      expect(relativeError(got[figure as keyof Description], value), `${name}: ${figure}`).toBeLessThan(1e-12);
+    }
+  });
+
+  it('has no spread for one value, no skewness for a constant', () => {
+    expect(describeVariable(Float64Array.of(3)).sd).toBeNaN();
+    const constant = describeVariable(Float64Array.of(2, 2, 2, 2));
+    expect([constant.sd, constant.mean, constant.range]).toEqual([0, 2, 0]);
+    expect(constant.skewness).toBeNaN();
+  });
+});
+
+describe('histogram', () => {
+  it('counts every present value once', () => {
+    const x = Float64Array.from({ length: 500 }, (_, i) => (i % 50 === 0 ? Number.NaN : Math.sin(i) * 9));
+    const { counts, edges } = histogram(x);
+    expect(counts.reduce((a, b) => a + b)).toBe(490);
+    expect(edges.length).toBe(counts.length + 1);
+  });
+
+  it('puts the largest value into the last bin and a value on an edge into the upper one', () => {
+    const { counts, edges } = histogram(Float64Array.of(0, 1, 2, 3, 4), { bins: 4 });
+    expect([...counts]).toEqual([1, 1, 1, 2]);
+    expect([...edges]).toEqual([0, 1, 2, 3, 4]);
+  });
+
+  it('takes the width of Freedman and Diaconis, Sturges where the quartiles coincide', () => {
+    // n = 64, IQR = 31.5, range 63: width 2·31.5/4 = 15.75, four bins.
+    expect(histogram(Float64Array.from({ length: 64 }, (_, i) => i)).counts.length).toBe(4);
+    const peaked = Float64Array.from({ length: 32 }, (_, i) => (i === 0 ? 1 : 0));
+    expect(histogram(peaked).counts.length).toBe(6);
+  });
+
+  it('has one bin for a constant, none for nothing, and finite edges at the ends of the number range', () => {
+    expect([...histogram(Float64Array.of(5, 5)).counts]).toEqual([2]);
+    expect(histogram(Float64Array.of(Number.NaN)).counts.length).toBe(0);
+    expect([...histogram(Float64Array.of(-1.7e308, 1.7e308), { bins: 2 }).edges]).toEqual([-1.7e308, 0, 1.7e308]);
+  });
+});

@@ -1,0 +1,44 @@
+import { createRoute, z } from '@hono/zod-openapi';
+import { analysisRequestSchema, analysisResultSchema, studyIdSchema } from '@ivlen/contract';
+import { createApi, jsonBody, jsonResponses } from '../http/api';
+import type { AnalysisService } from './analysis-service';
+
+const params = z.object({ id: studyIdSchema });
+const ONE_YEAR = 'private, max-age=31536000, immutable';
+
+const run = createRoute({
+  method: 'post',
+  path: '/studies/{id}/analyses',
+  summary: 'Compute something from a revision of a study',
+  request: { params, body: jsonBody(analysisRequestSchema) },
+  responses: jsonResponses(analysisResultSchema, 'The result'),
+});
+const values = createRoute({
+  method: 'get',
+  path: '/studies/{id}/revisions/{revision}/variables/{variable}/values',
+  summary: 'The values of a variable as little-endian float64; NaN is missing',
+  request: { params: params.extend({ revision: z.coerce.number().int(), variable: z.string() }) },
+  responses: {
+    200: {
+      description: 'Eight bytes for each row',
+      content: { 'application/octet-stream': { schema: z.any().openapi({ type: 'string', format: 'binary' }) } },
+    },
+  },
+});
+
+export function analysisRoutes(analyses: AnalysisService) {
+  return createApi()
+    .openapi(run, async (c) => {
+      const { revision, analysis } = c.req.valid('json');
+      return c.json(await analyses.run(c.req.valid('param').id, revision, analysis, c.req.raw.signal), 200);
+    })
+    .openapi(values, async (c) => {
+      const { id, revision, variable } = c.req.valid('param');
+      const etag = `"${id}-${revision}-${variable}"`;
+      const headers = { ETag: etag, 'Cache-Control': ONE_YEAR };
+      if (c.req.header('if-none-match') === etag) return c.body(null, 304, headers);
+      const column = await analyses.values(id, revision, variable);
+      const bytes = new Uint8Array(column.buffer, column.byteOffset, column.byteLength).slice();
+      return c.body(bytes, 200, { ...headers, 'Content-Type': 'application/octet-stream' });
+    });
+}

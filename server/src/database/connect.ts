@@ -1,0 +1,41 @@
+import knex, { type Knex } from 'knex';
+import { DomainError } from '../errors/domain-error';
+
+export type Database = Knex;
+/** A connection or a transaction: what repository functions take first. */
+export type Connection = Knex | Knex.Transaction;
+
+const STATEMENT_TIMEOUT_MS = 30_000;
+const CONNECT_TIMEOUT_MS = 2_000;
+
+export function connect(connectionString: string): Database {
+  return knex({
+    client: 'pg',
+    connection: {
+      connectionString,
+      statement_timeout: STATEMENT_TIMEOUT_MS,
+      connectionTimeoutMillis: CONNECT_TIMEOUT_MS,
+      application_name: 'ivlen',
+    },
+    pool: { min: 0, max: 10, acquireTimeoutMillis: 5_000 },
+  });
+}
+
+const GONE = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', '57P01', '57P02', '57P03', '08006', '08001', '08003']);
+
+/** Whether an error means that the database does not answer, as opposed to having refused a query. */
+export function isDatabaseGone(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  const { code } = error as Error & { code?: unknown };
+  if (typeof code === 'string' && GONE.has(code)) return true;
+  if (error instanceof AggregateError) return error.errors.some(isDatabaseGone);
+  return /Connection terminated|timeout exceeded when trying to connect|Timeout acquiring a connection|Connection ended/i.test(
+    error.message,
+  );
+}
+
+export function databaseGone(): DomainError {
+  return new DomainError('database-gone', 'The database does not answer.', {
+    hint: 'Nothing that was stored is lost. Ivlen keeps trying; if this lasts, stop it and start it again.',
+  });
+}

@@ -1,0 +1,29 @@
+import type { Knex } from 'knex';
+import type { Database } from './connect';
+import { studies } from './migrations/0001-studies';
+import { imports } from './migrations/0002-imports';
+
+interface Migration {
+  readonly name: string;
+  up(knex: Knex): Promise<void>;
+}
+
+const MIGRATIONS: readonly Migration[] = [
+  { name: '0001-studies', up: studies },
+  { name: '0002-imports', up: imports },
+];
+
+/** Brings the schema up to date. Migrations go one way: a backup, not a reverse step, leads back. */
+export async function migrate(database: Database): Promise<void> {
+  await database.migrate.latest({
+    migrationSource: {
+      getMigrations: async () => [...MIGRATIONS],
+      getMigrationName: (migration: Migration) => migration.name,
+      getMigration: async (migration: Migration) => ({ up: migration.up, down: refuseDown }),
+    },
+  });
+}
+
+async function refuseDown(): Promise<void> {
+  throw new Error('migrations only go up');
+}

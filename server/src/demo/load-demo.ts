@@ -1,0 +1,50 @@
+import { readFile } from 'node:fs/promises';
+import { join } from 'node:path';
+import { type Variable, variableSchema } from '@ivlen/contract';
+import { z } from 'zod';
+import type { Database } from '../database/connect';
+import { readTable } from '../imports/read-table';
+import { studyFromTable } from '../imports/study-from-table';
+import { createStudy, type NewStudy } from '../studies/create-study';
+
+/** What a sample's codebook file says beyond what can be read off its table. */
+const sampleSchema = z.object({
+  name: z.string(),
+  rowMeaning: z.string(),
+  source: z.string(),
+  variables: z.record(
+    z.string(),
+    variableSchema
+      .pick({ kind: true, unit: true, label: true, decimals: true, role: true, highMeans: true, valueLabels: true, note: true })
+      .partial(),
+  ),
+});
+
+const SAMPLES = ['aldermere-kick-samples', 'aldermere-streams'] as const;
+
+/** Loads the demo studies into a database that never held any study; what a researcher deleted stays deleted. */
+export async function loadDemo(database: Database, folder: string): Promise<void> {
+  const [{ count } = { count: '0' }] = await database('study').count<{ count: string }[]>('id as count');
+  if (Number(count) > 0) return;
+  for (const sample of SAMPLES) await createStudy(database, await readSample(folder, sample));
+}
+
+async function readSample(folder: string, sample: string): Promise<NewStudy> {
+  const [table, codebook] = await Promise.all([readFile(join(folder, `${sample}.csv`)), readFile(join(folder, `${sample}.json`), 'utf8')]);
+  const described = sampleSchema.parse(JSON.parse(codebook));
+  const study = studyFromTable(described.name, described.source, readTable(table, null));
+  const variables = study.state.variables.map(
+    (variable): Variable => ({ ...variable, ...defined(described.variables[variable.name] ?? {}) }),
+  );
+  return {
+    ...study,
+    summary: `Sample study “${described.name}”`,
+    state: { ...study.state, variables, rowMeaning: described.rowMeaning, source: described.source },
+  };
+}
+
+function defined<T extends object>(entry: T): { [K in keyof T]: Exclude<T[K], undefined> } {
+  return Object.fromEntries(Object.entries(entry).filter(([, value]) => value !== undefined)) as {
+    [K in keyof T]: Exclude<T[K], undefined>;
+  };
+}

@@ -1,0 +1,30 @@
+import { OpenAPIHono } from '@hono/zod-openapi';
+import { errorSchema } from '@ivlen/contract';
+import { DomainError } from '../errors/domain-error';
+
+/** A router whose validation errors are sentences, like all others. */
+export function createApi(): OpenAPIHono {
+  return new OpenAPIHono({
+    defaultHook: (result) => {
+      if (result.success) return;
+      const [issue] = result.error.issues;
+      throw new DomainError('invalid-request', issue?.message ?? 'The request is not what was expected.', {
+        where: issue?.path.join('.') || result.target,
+        hint: 'Correct this part and try again; if you did not write it yourself, reload the page.',
+      });
+    },
+  });
+}
+
+/** JSON that a route answers with; anything else it says is an error. */
+export function jsonResponses<S>(schema: S, description: string) {
+  return {
+    200: { description, content: { 'application/json': { schema } } },
+    default: { description: 'What went wrong', content: { 'application/json': { schema: errorSchema } } },
+  } as const;
+}
+
+/** A JSON body; required, so that another content type is refused instead of being taken for an empty object. */
+export function jsonBody<S>(schema: S) {
+  return { required: true, content: { 'application/json': { schema } } } as const;
+}

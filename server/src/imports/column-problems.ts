@@ -1,0 +1,147 @@
+import type { ImportColumn, ImportProblem, ImportSettings } from '@ivlen/contract';
+import type { ColumnBuilder } from './column-builder';
+import { isSpreadsheetError, SENTINELS } from './missing-codes';
+import { createNumberReader, groupedPattern } from './number-reader';
+import { countOf, rowsPhrase } from './phrases';
+import { clipped } from './table-problems';
+
+const TEXTS_LISTED = 4;
+
+/** What was found in one column that will be read. */
+export function columnProblems(builder: ColumnBuilder, column: ImportColumn, index: number, settings: ImportSettings): ImportProblem[] {
+  if (column.leftOut) return [];
+  const found = [
+    ...notNumbers(builder, column, settings),
+    ...missingCodes(builder, column),
+    ...sentinels(builder, column, settings),
+    ...emptyOrConstant(column, index),
+  ];
+  return found.map((problem) => ({ ...problem, column: index }));
+}
+
+function notNumbers(builder: ColumnBuilder, { name }: ImportColumn, settings: ImportSettings): ImportProblem[] {
+  const wanted = builder.reading.storage === 'day' ? 'dates' : 'numbers';
+  const entries = [...builder.exceptions];
+  const tooLarge = entries.filter(([text]) => !Number.isNaN(createNumberReader(settings)(text)) && wanted === 'numbers');
+  const others = entries.filter((entry) => !tooLarge.includes(entry)).sort((a, b) => b[1].count - a[1].count);
+  const problems = tooLarge.map(
+    ([text, { count, rows }]): ImportProblem => ({
+      severity: 'check',
+      code: 'too-large',
+      message: `${name}: “${clipped(text)}” in ${rowsPhrase(rows, count)} is larger than any number that can be computed with (about 1.8 × 10³⁰⁸).`,
+      hint: 'It counts as missing. Correct it in the file and bring it in again.',
+      mends: [],
+    }),
+  );
+  const shown = others.slice(0, TEXTS_LISTED);
+  if (shown.length > 0) {
+    const total = builder.exceptionCount - tooLarge.reduce((sum, [, { count }]) => sum + count, 0);
+    const list = shown.map(([text, { count, rows }]) => `“${clipped(text)}” in ${rowsPhrase(rows, count)}`).join('; ');
+    const more = others.length > shown.length ? `; and ${countOf(others.length - shown.length, 'other text')}` : '';
+    problems.push({
+      severity: 'check',
+      code: 'not-numbers',
+      message: `${name}: ${countOf(total, 'cell')} ${total === 1 ? 'is' : 'are'} not ${wanted}: ${list}${more}.`,
+      hint: 'They count as missing, unless you correct the file, the decimal mark or the kind of the column.',
+      mends: numberMends(
+        shown.map(([text]) => text),
+        settings,
+      ),
+    });
+  }
+  return problems;
+}
+
+function numberMends(texts: readonly string[], settings: ImportSettings): ImportProblem['mends'] {
+  const mends: ImportProblem['mends'] = [];
+  const grouping = ([',', '.', "'", ' '] as const).find(
+    (mark) => mark !== settings.decimal && texts.some((text) => groupedPattern(mark, settings.decimal).test(text)),
+  );
+  if (grouping && settings.thousands !== grouping) {
+    mends.push({ label: `Read “${grouping}” as thousands separator`, patch: { thousands: grouping } });
+  }
+  const other = settings.decimal === '.' ? ',' : '.';
+  const readOther = createNumberReader({ decimal: other, thousands: 'none' });
+  if (texts.some((text) => text.includes(other) && !Number.isNaN(readOther(text)))) {
+    mends.push({ label: `The decimal mark is “${other}”`, patch: { decimal: other, thousands: 'none' } });
+  }
+  if (mends.length === 0 && settings.missingCodes.length + texts.length <= 50) {
+    const codes = texts.filter((text) => text.length <= 60);
+    const label = codes.length === 1 ? `“${clipped(codes[0] ?? '')}” means missing` : 'These texts mean missing';
+    mends.push({ label, patch: { missingCodes: [...settings.missingCodes, ...codes] } });
+  }
+  return mends;
+}
+
+function missingCodes(builder: ColumnBuilder, { name }: ImportColumn): ImportProblem[] {
+  return [...builder.missingCodes].map(([code, { count, rows }]): ImportProblem => {
+    const where = `${name}: ${countOf(count, 'cell')} ${count === 1 ? 'holds' : 'hold'} “${code}” (${rowsPhrase(rows, count)})`;
+    if (!isSpreadsheetError(code)) return { severity: 'note', code: 'missing-code', message: `${where}; read as missing.`, mends: [] };
+    return {
+      severity: 'check',
+      code: 'spreadsheet-error',
+      message: `${where}, an error that a spreadsheet left there; read as missing.`,
+      hint: 'If the value exists, correct the formula in the spreadsheet and bring the table in again.',
+      mends: [],
+    };
+  });
+}
+
+function sentinels(builder: ColumnBuilder, { name }: ImportColumn, settings: ImportSettings): ImportProblem[] {
+  if (builder.reading.storage !== 'number') return [];
+  const values = builder.values();
+  return SENTINELS.flatMap((sentinel): ImportProblem[] => {
+    let count = 0;
+    let largest = Number.NEGATIVE_INFINITY;
+    let smallest = Number.POSITIVE_INFINITY;
+    const rows: number[] = [];
+    for (let i = 0; i < values.length; i++) {
+      const value = values[i] ?? Number.NaN;
+      if (value === sentinel) {
+        count++;
+        if (rows.length < 5) rows.push(i + 1);
+      } else if (value === value) {
+        largest = Math.max(largest, value);
+        smallest = Math.min(smallest, value);
+      }
+    }
+    const apart = sentinel < 0 ? smallest >= 0 : largest < sentinel / 9 && smallest >= 0;
+    if (count === 0 || !apart || largest === Number.NEGATIVE_INFINITY) return [];
+    return [
+      {
+        severity: 'check',
+        code: 'sentinel',
+        message: `${name}: ${countOf(count, 'cell')} ${count === 1 ? 'holds' : 'hold'} ${sentinel} (${rowsPhrase(rows, count)}), far from all other values.`,
+        hint: 'Such a number often stands for “no value”. If it does here, say so, or it will distort every result.',
+        mends: [{ label: `${sentinel} means missing`, patch: { missingCodes: [...settings.missingCodes, String(sentinel)] } }],
+      },
+    ];
+  });
+}
+
+function emptyOrConstant(column: ImportColumn, index: number): ImportProblem[] {
+  const leaveOut = [{ label: 'Leave this column out', patch: { columns: { [index]: { leaveOut: true } } } }];
+  if (column.present === 0) {
+    return [
+      {
+        severity: 'check',
+        code: 'empty-column',
+        message: `${column.name}: no row holds a value.`,
+        hint: 'Leave it out, or check the missing-value codes.',
+        mends: leaveOut,
+      },
+    ];
+  }
+  if (column.distinct === 1 && column.present > 1 && column.storage === 'number') {
+    return [
+      {
+        severity: 'check',
+        code: 'constant',
+        message: `${column.name}: every row holds the same value, so that it has no correlation with anything.`,
+        hint: 'Leave it out, or keep it for the record.',
+        mends: leaveOut,
+      },
+    ];
+  }
+  return [];
+}

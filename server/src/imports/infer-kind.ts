@@ -1,0 +1,47 @@
+import type { Kind, Storage } from '@ivlen/contract';
+
+const FEWEST_FOR_ORDER = 10;
+const LONGEST_SCALE = 7;
+const IDENTIFIER_SHARE = 0.5;
+const IDENTIFIER_NAME = /(^|[^a-z])(id|nr|no|code|key|index|identifier|subject|case|row)([^a-z]|$)/i;
+
+/** What is known of a column once it is read. */
+export interface ColumnFigures {
+  readonly name: string;
+  readonly storage: Storage;
+  readonly present: number;
+  readonly distinct: number;
+  readonly min: number;
+  readonly max: number;
+  readonly integers: boolean;
+}
+
+/**
+ * Infers what a column is. Numbers are continuous, or discrete where all are whole; a scale of 3 to 7 whole steps from
+ * 0 or 1 is an order; whole numbers that never repeat and count the rows, or are called an id, identify. Text that
+ * mostly does not repeat identifies, other text is nominal.
+ */
+export function inferKind({ name, storage, present, distinct, min, max, integers }: ColumnFigures): Kind {
+  if (storage === 'day') return 'date';
+  if (storage === 'code') return present > 2 && distinct > present * IDENTIFIER_SHARE ? 'identifier' : 'nominal';
+  if (!integers) return 'continuous';
+  const counts = distinct === present && present > 2 && max - min === present - 1;
+  if (counts && (min === 0 || min === 1) && present >= FEWEST_FOR_ORDER) return 'identifier';
+  if (distinct === present && present > 2 && IDENTIFIER_NAME.test(name)) return 'identifier';
+  const isScale = (min === 0 || min === 1) && distinct === max - min + 1 && distinct >= 3 && distinct <= LONGEST_SCALE;
+  return isScale && present >= FEWEST_FOR_ORDER ? 'ordinal' : 'discrete';
+}
+
+/** Figures of a column's values for the inference; sorts a copy. */
+export function columnFigures(name: string, storage: Storage, values: Float64Array): ColumnFigures {
+  const sorted = values.filter((value) => value === value).sort();
+  let distinct = 0;
+  let integers = true;
+  for (let i = 0; i < sorted.length; i++) {
+    if (i === 0 || sorted[i] !== sorted[i - 1]) distinct++;
+    if (integers && !Number.isInteger(sorted[i])) integers = false;
+  }
+  const min = sorted[0] ?? Number.NaN;
+  const max = sorted[sorted.length - 1] ?? Number.NaN;
+  return { name, storage, present: sorted.length, distinct, min, max, integers };
+}

@@ -1,0 +1,36 @@
+/** What tables in the wild write where there is no value. */
+export const COMMON_MISSING_CODES: readonly string[] = [
+  'NA',
+  'N/A',
+  'n/a',
+  'na',
+  'n.a.',
+  'NaN',
+  'nan',
+  'NULL',
+  'null',
+  'None',
+  '-',
+  '–',
+  '—',
+  '.',
+  '..',
+  '?',
+  '*',
+  'missing',
+  '#N/A',
+  '#DIV/0!',
+  '#VALUE!',
+  '#REF!',
+  '#NAME?',
+  '#NUM!',
+  '#NULL!',
+];
+
+/** Errors that a spreadsheet leaves in a cell: the value existed once, so they deserve a look at the source. */
+export function isSpreadsheetError(code: string): boolean {
+  return /^#(N\/A|DIV\/0!|VALUE!|REF!|NAME\?|NUM!|NULL!)$/.test(code);
+}
+
+/** Numbers that often stand for "no value". */
+export const SENTINELS: readonly number[] = [-9, -99, -999, -9999, -99999, 9999, 99999];

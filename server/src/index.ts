@@ -1,0 +1,4 @@
+export { createApp } from './app';
+export { connect, type Database } from './database/connect';
+export { migrate } from './database/migrate';
+export { loadDemo } from './demo/load-demo';

@@ -1,0 +1,36 @@
+import { fileURLToPath } from 'node:url';
+import { createApp } from './app';
+import { readConfig } from './config';
+import { connect } from './database/connect';
+import { migrate } from './database/migrate';
+import { loadDemo } from './demo/load-demo';
+import { listen } from './http/listen';
+import { serveWebFiles } from './http/web-files';
+import { purgeImports } from './imports/import-repository';
+import { purgeDeleted } from './studies/study-repository';
+import { createWorkerPool } from './workers/workers';
+
+const config = readConfig(process.env);
+const database = connect(config.IVLEN_DATABASE_URL);
+await migrate(database);
+await loadDemo(database, config.IVLEN_SAMPLES);
+await Promise.all([purgeDeleted(database), purgeImports(database)]);
+
+const workers = createWorkerPool(fileURLToPath(new URL('./worker.js', import.meta.url)));
+const app = createApp({ database, workers });
+serveWebFiles(app, config.IVLEN_WEB);
+const { server, port } = await listen(app, config.IVLEN_PORT, config.IVLEN_PORT_FIXED === '1');
+console.log(`Ivlen is at http://127.0.0.1:${port}`);
+
+let stopping = false;
+async function stop(): Promise<void> {
+  if (stopping) return;
+  stopping = true;
+  server.close();
+  server.closeAllConnections();
+  await workers.close();
+  await database.destroy();
+  process.exit(0);
+}
+process.on('SIGINT', stop);
+process.on('SIGTERM', stop);

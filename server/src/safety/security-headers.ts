@@ -1,0 +1,18 @@
+import { createMiddleware } from 'hono/factory';
+
+const POLICY = [
+  "default-src 'self'",
+  "script-src 'self' 'wasm-unsafe-eval'",
+  "worker-src 'self'",
+  "style-src 'self' 'unsafe-inline'",
+  "img-src 'self' blob: data:",
+  "frame-ancestors 'none'",
+  "base-uri 'self'",
+].join('; ');
+
+export const securityHeaders = createMiddleware(async (c, next) => {
+  await next();
+  c.header('Content-Security-Policy', POLICY);
+  c.header('X-Content-Type-Options', 'nosniff');
+  c.header('Referrer-Policy', 'same-origin');
+});

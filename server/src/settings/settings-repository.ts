@@ -1,0 +1,61 @@
+import type { SettingsOf, SettingsScope } from '@ivlen/contract';
+import type { Connection } from '../database/connect';
+import { DomainError } from '../errors/domain-error';
+
+/** Settings that were never saved have version 0. */
+const NEVER_SAVED = 0;
+
+export async function selectSettings(db: Connection, study: string, stage: SettingsScope): Promise<{ version: number; settings: unknown }> {
+  const row = await db('stage_setting')
+    .where({ study, stage })
+    .first<{ version: number; settings: unknown } | undefined>('version', 'settings');
+  return row ?? { version: NEVER_SAVED, settings: null };
+}
+
+export async function insertSettings<S extends SettingsScope>(
+  db: Connection,
+  study: string,
+  stage: S,
+  settings: SettingsOf<S>,
+): Promise<void> {
+  await db('stage_setting').insert({ study, stage, version: NEVER_SAVED + 1, settings: JSON.stringify(settings) });
+}
+
+/**
+ * Saves settings if nobody saved others meanwhile.
+ * @param expected the version that the new settings were made from
+ * @returns the new version
+ * @throws {DomainError} 'settings-moved'
+ */
+export async function saveSettings(
+  db: Connection,
+  study: string,
+  stage: SettingsScope,
+  expected: number,
+  settings: unknown,
+): Promise<number> {
+  const version = expected + 1;
+  const stored = JSON.stringify(settings);
+  const saved =
+    expected === NEVER_SAVED
+      ? await db('stage_setting')
+          .insert({ study, stage, version, settings: stored })
+          .onConflict(['study', 'stage'])
+          .ignore()
+          .returning('version')
+      : await db('stage_setting').where({ study, stage, version: expected }).update({ version, settings: stored }).returning('version');
+  if (saved.length === 0) {
+    throw new DomainError('settings-moved', 'These settings were changed in another window meanwhile.', {
+      hint: 'What you see now is what was saved last; make your change again.',
+    });
+  }
+  return version;
+}
+
+export async function copySettings(db: Connection, from: string, to: string): Promise<void> {
+  await db.raw(
+    `insert into stage_setting (study, stage, version, settings)
+     select :to::uuid, stage, version, settings from stage_setting where study = :from`,
+    { from, to },
+  );
+}

@@ -1,0 +1,28 @@
+import { randomUUID } from 'node:crypto';
+import { copyColumns } from '../columns/column-repository';
+import type { Database } from '../database/connect';
+import { copySettings } from '../settings/settings-repository';
+import { getStudy, insertRevision, insertStudy } from './study-repository';
+
+const FIRST_REVISION = 1;
+const LONGEST_NAME = 120;
+
+/** Makes a new study of another's head: data, codebook and settings, with a trail of its own. */
+export async function duplicateStudy(database: Database, id: string): Promise<string> {
+  const copy = randomUUID();
+  await database.transaction(async (db) => {
+    const study = await getStudy(db, id);
+    await insertStudy(db, copy, `${study.name.slice(0, LONGEST_NAME - 7)} (copy)`, FIRST_REVISION);
+    await insertRevision(db, copy, {
+      number: FIRST_REVISION,
+      parent: null,
+      kind: 'duplicated',
+      summary: `Duplicated from “${study.name}”`,
+      rowCount: study.rows,
+      state: study.state,
+    });
+    await copyColumns(db, { study: id, revision: study.head }, { study: copy, revision: FIRST_REVISION });
+    await copySettings(db, id, copy);
+  });
+  return copy;
+}

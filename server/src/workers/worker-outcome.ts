@@ -1,0 +1,18 @@
+import { DomainError } from '../errors/domain-error';
+
+/** What a worker sends back: errors lose their class on the way between threads, so refusals travel as data. */
+export type Outcome = { result: unknown } | { refused: { code: string; message: string; where?: string; hint?: string } };
+
+export function isOutcome(value: unknown): value is Outcome {
+  return typeof value === 'object' && value !== null && ('result' in value || 'refused' in value);
+}
+
+export function outcomeOf(perform: () => unknown): Outcome {
+  try {
+    return { result: perform() };
+  } catch (error) {
+    if (!(error instanceof DomainError)) throw error;
+    const { code, message, where, hint } = error;
+    return { refused: { code, message, ...(where ? { where } : {}), ...(hint ? { hint } : {}) } };
+  }
+}

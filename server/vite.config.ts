@@ -1,0 +1,15 @@
+import { defineConfig } from 'vite';
+
+export default defineConfig({
+  root: import.meta.dirname,
+  build: {
+    ssr: true,
+    target: 'node20',
+    outDir: 'dist',
+    rollupOptions: {
+      input: { main: 'src/main.ts', worker: 'src/worker.ts' },
+      output: { entryFileNames: '[name].js' },
+    },
+  },
+  ssr: { noExternal: [/^@ivlen\//] },
+});

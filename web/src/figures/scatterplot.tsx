@@ -1,0 +1,147 @@
+import { scaleLinear } from 'd3-scale';
+import { type PointerEvent, useMemo, useState } from 'react';
+import { Axes } from './axes';
+import { nearestPoint } from './nearest-point';
+import { PointsCanvas } from './points-canvas';
+
+/** Points by row: those of `rows` are drawn. */
+export interface Points {
+  readonly x: Float64Array;
+  readonly y: Float64Array;
+  readonly rows: Uint32Array;
+}
+
+interface ScatterplotProps {
+  readonly points: Points;
+  readonly line: { readonly slope: number; readonly intercept: number } | null;
+  readonly xLabel: string;
+  readonly yLabel: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+const MARGIN = { top: 8, right: 10, bottom: 40, left: 50 };
+const PADDING = 8;
+/** More points than this are drawn on a canvas. */
+const MOST_SVG_POINTS = 2000;
+/** More points than this are not searched while the pointer moves. */
+const MOST_SEARCHED = 50_000;
+
+/** A scatterplot of two variables with their least-squares line. */
+export function Scatterplot({ points, line, xLabel, yLabel, width, height }: ScatterplotProps) {
+  const frame = { left: MARGIN.left, top: MARGIN.top, right: width - MARGIN.right, bottom: height - MARGIN.bottom };
+  const extents = useMemo(() => ({ x: extent(points.x, points.rows), y: extent(points.y, points.rows) }), [points]);
+  const x = scaleLinear(extents.x, [frame.left + PADDING, frame.right - PADDING]);
+  const y = scaleLinear(extents.y, [frame.bottom - PADDING, frame.top + PADDING]);
+  const [hovered, setHovered] = useState<number | null>(null);
+  const radius = points.rows.length > 500 ? 1.8 : 2.6;
+  const opacity = points.rows.length > 5000 ? 0.15 : points.rows.length > 500 ? 0.35 : 0.5;
+
+  const onPointerMove = (event: PointerEvent<SVGSVGElement>) => {
+    if (points.rows.length > MOST_SEARCHED) return;
+    const box = event.currentTarget.getBoundingClientRect();
+    setHovered(nearestPoint(points, x, y, event.clientX - box.left, event.clientY - box.top));
+  };
+  const count = points.rows.length;
+  return (
+    <figure className="relative" style={{ width, height }}>
+      {count > MOST_SVG_POINTS && (
+        <PointsCanvas points={points} x={x} y={y} width={width} height={height} radius={radius} opacity={opacity} />
+      )}
+      <svg
+        role="img"
+        aria-label={`Scatterplot of ${yLabel} against ${xLabel}, ${count.toLocaleString('en-GB')} points${line ? `, with the fitted line ${describeLine(line)}` : ''}`}
+        width={width}
+        height={height}
+        className="relative"
+        onPointerMove={onPointerMove}
+        onPointerLeave={() => setHovered(null)}
+      >
+        <Axes x={x} y={y} frame={frame} xLabel={xLabel} yLabel={yLabel} />
+        {count <= MOST_SVG_POINTS && (
+          <g fill="var(--ink)" fillOpacity={opacity}>
+            {Array.from(points.rows, (row) => (
+              <circle key={row} cx={x(points.x[row] ?? 0)} cy={y(points.y[row] ?? 0)} r={radius} />
+            ))}
+          </g>
+        )}
+        {line && <FittedLine line={line} extents={extents} x={x} y={y} />}
+        {hovered !== null && (
+          <circle
+            cx={x(points.x[hovered] ?? 0)}
+            cy={y(points.y[hovered] ?? 0)}
+            r={radius + 2}
+            fill="none"
+            stroke="var(--accent)"
+            strokeWidth={2}
+          />
+        )}
+      </svg>
+      {hovered !== null && (
+        <figcaption
+          aria-hidden="true"
+          className="figures pointer-events-none absolute top-2.5 right-3 rounded bg-surface/90 px-2 py-0.5 text-[12px] text-muted"
+        >
+          row {hovered + 1}: {plain(points.x[hovered])}, {plain(points.y[hovered])}
+        </figcaption>
+      )}
+    </figure>
+  );
+}
+
+type Scale = ReturnType<typeof scaleLinear<number, number>>;
+type Extent = readonly [number, number];
+
+/** The line over the range of x, cut off where it leaves the range of y. */
+function FittedLine({
+  line: { slope, intercept },
+  extents,
+  x,
+  y,
+}: {
+  line: { slope: number; intercept: number };
+  extents: { x: Extent; y: Extent };
+  x: Scale;
+  y: Scale;
+}) {
+  const [low, high] = extents.y;
+  const ends = extents.x.map((at) => {
+    const value = intercept + slope * at;
+    const clipped = Math.max(low, Math.min(high, value));
+    return clipped === value || slope === 0 ? { at, value: clipped } : { at: (clipped - intercept) / slope, value: clipped };
+  });
+  const [from, to] = ends;
+  if (!from || !to) return null;
+  return (
+    <line
+      data-testid="fitted-line"
+      x1={x(from.at)}
+      y1={y(from.value)}
+      x2={x(to.at)}
+      y2={y(to.value)}
+      stroke="var(--accent)"
+      strokeWidth={2}
+    />
+  );
+}
+
+function extent(values: Float64Array, rows: Uint32Array): Extent {
+  let low = Number.POSITIVE_INFINITY;
+  let high = Number.NEGATIVE_INFINITY;
+  for (const row of rows) {
+    const value = values[row] ?? 0;
+    if (value < low) low = value;
+    if (value > high) high = value;
+  }
+  if (low > high) return [0, 1];
+  // A constant stands in the middle of an axis that still has a length.
+  return low === high ? [low - (Math.abs(low) || 1) / 2, high + (Math.abs(high) || 1) / 2] : [low, high];
+}
+
+function describeLine({ slope, intercept }: { slope: number; intercept: number }): string {
+  return `y = ${plain(intercept)} ${slope < 0 ? '−' : '+'} ${plain(Math.abs(slope))} x`;
+}
+
+function plain(value: number | undefined): string {
+  return value === undefined ? '–' : String(Number(value.toPrecision(6))).replace('-', '−');
+}

@@ -1,0 +1,64 @@
+import { type Kind, kindsFor, type Study, studySchema, type Variable } from '@ivlen/contract';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { Check, EllipsisVertical } from 'lucide-react';
+import { DropdownMenu } from 'radix-ui';
+import { toast } from 'sonner';
+import { request } from '../api/client';
+import { studyQuery } from '../api/queries';
+import { displayName } from '../variable-name';
+
+const WORDS: Readonly<Record<Kind, string>> = {
+  continuous: 'continuous: measured amounts',
+  discrete: 'discrete: counts',
+  ordinal: 'ordinal: an order of steps',
+  nominal: 'nominal: categories',
+  identifier: 'identifier: names the rows',
+  date: 'date',
+};
+
+/** The menu of one variable: what kind it is. */
+export function KindMenu({ study, variable }: { study: Study; variable: Variable }) {
+  const client = useQueryClient();
+  const setKind = useMutation({
+    mutationFn: (kind: Kind) => {
+      const json = { expectedHead: study.head, change: { type: 'set-kind', variable: variable.id, kind } };
+      return request(`/studies/${study.id}/changes`, studySchema, { method: 'POST', json });
+    },
+    onSuccess: (changed) => client.setQueryData(studyQuery(study.id).queryKey, changed),
+    onError: (error) => {
+      toast.error(error.message);
+      void client.invalidateQueries({ queryKey: studyQuery(study.id).queryKey });
+    },
+  });
+  const kinds = kindsFor(variable.storage);
+  return (
+    <DropdownMenu.Root>
+      <DropdownMenu.Trigger
+        aria-label={`Menu of ${displayName(variable)}`}
+        className="-mr-1 flex size-5 shrink-0 items-center justify-center rounded text-muted opacity-0 group-hover:opacity-100 hover:text-ink focus-visible:opacity-100 data-[state=open]:opacity-100"
+      >
+        <EllipsisVertical size={14} />
+      </DropdownMenu.Trigger>
+      <DropdownMenu.Portal>
+        <DropdownMenu.Content className="menu" align="end" sideOffset={2}>
+          <DropdownMenu.Label className="px-3 py-1 text-[13px] text-muted">Kind of {displayName(variable)}</DropdownMenu.Label>
+          <DropdownMenu.RadioGroup
+            value={variable.kind}
+            onValueChange={(value) => setKind.mutate(kinds.find((kind) => kind === value) ?? variable.kind)}
+          >
+            {kinds.map((kind) => (
+              <DropdownMenu.RadioItem key={kind} value={kind} className="menu-item">
+                <span className="w-4">
+                  <DropdownMenu.ItemIndicator>
+                    <Check size={14} />
+                  </DropdownMenu.ItemIndicator>
+                </span>
+                {WORDS[kind]}
+              </DropdownMenu.RadioItem>
+            ))}
+          </DropdownMenu.RadioGroup>
+        </DropdownMenu.Content>
+      </DropdownMenu.Portal>
+    </DropdownMenu.Root>
+  );
+}

@@ -1,0 +1,53 @@
+import type { Study } from '@ivlen/contract';
+import { Moon, Sun } from 'lucide-react';
+import { Link, NavLink } from 'react-router';
+import { STAGES } from '../stages/stages';
+import { KeyboardHelp } from './keyboard-help';
+import { Mark } from './mark';
+import { StudyMenu } from './study-menu';
+import { useTheme } from './theme';
+import { Hint } from './tooltip';
+
+/** The bar on top of every page; with a study it names it and leads to its stages. */
+export function TopBar({ study }: { study: Study | null }) {
+  return (
+    <header className="flex h-12 shrink-0 items-stretch gap-6 border-b border-rule bg-surface px-4">
+      <Link to="/" className="flex items-center gap-2 text-[16px] font-bold" aria-label="Ivlen, all studies">
+        <Mark /> Ivlen
+      </Link>
+      {study && <StudyMenu study={study} />}
+      {study && (
+        <nav aria-label="Stages" className="flex min-w-0 gap-5 overflow-x-auto">
+          {STAGES.map((stage) => (
+            <NavLink
+              key={stage.id}
+              to={`/studies/${study.id}/${stage.id}`}
+              className={({ isActive }) =>
+                `flex items-center border-b-2 pt-0.5 ${isActive ? 'border-accent font-semibold text-ink' : 'border-transparent text-muted hover:text-ink'}`
+              }
+            >
+              {stage.name}
+            </NavLink>
+          ))}
+        </nav>
+      )}
+      <div className="ml-auto flex items-center gap-1">
+        <ThemeButton />
+        <KeyboardHelp />
+      </div>
+    </header>
+  );
+}
+
+function ThemeButton() {
+  const { theme, choose } = useTheme();
+  const next = theme === 'day' ? 'night' : 'day';
+  const label = next === 'night' ? 'Night colours' : 'Day colours';
+  return (
+    <Hint text={label}>
+      <button type="button" className="icon-button" aria-label={label} onClick={() => choose(next)}>
+        {next === 'night' ? <Moon size={17} /> : <Sun size={17} />}
+      </button>
+    </Hint>
+  );
+}

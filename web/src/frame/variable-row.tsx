@@ -1,0 +1,61 @@
+import type { Study, Variable, VariableSummary } from '@ivlen/contract';
+import { useRef } from 'react';
+import { displayName } from '../variable-name';
+import { KindMenu } from './kind-menu';
+import { Sparkline } from './sparkline';
+import { Hint } from './tooltip';
+
+interface VariableRowProps {
+  readonly study: Study;
+  readonly variable: Variable;
+  readonly summary: VariableSummary | undefined;
+  readonly ticked: boolean;
+  /** `range` is set while Shift is held. */
+  readonly onTick: (variable: Variable, ticked: boolean, range: boolean) => void;
+}
+
+const ROLES = { outcome: ['O', 'Outcome'], predictor: ['P', 'Predictor'], grouping: ['G', 'Grouping variable'] } as const;
+
+export function VariableRow({ study, variable, summary, ticked, onTick }: VariableRowProps) {
+  const shift = useRef(false);
+  const name = displayName(variable);
+  const role = variable.role && ROLES[variable.role];
+  return (
+    <li className="group flex h-[30px] items-center gap-2 pr-2 pl-3.5 hover:bg-rule/40">
+      <label className={`flex min-w-0 flex-1 items-center gap-2 ${ticked ? '' : 'text-muted'}`}>
+        <input
+          type="checkbox"
+          className="size-4 shrink-0 accent-accent"
+          checked={ticked}
+          onClick={(event) => {
+            shift.current = event.shiftKey;
+          }}
+          onChange={(event) => onTick(variable, event.target.checked, shift.current)}
+        />
+        <Sparkline bins={summary?.bins ?? []} faint={!ticked} />
+        <Hint text={describe(variable, summary)}>
+          <span className="truncate">{name}</span>
+        </Hint>
+      </label>
+      {variable.kind === 'ordinal' && <span className="text-[12px] text-muted">ordinal</span>}
+      <span className="shrink-0 text-[12px] text-muted">{variable.unit}</span>
+      {role && (
+        <Hint text={role[1]}>
+          <span
+            role="img"
+            aria-label={role[1]}
+            className="flex size-4 shrink-0 items-center justify-center rounded-full border border-edge text-[10px] text-muted"
+          >
+            {role[0]}
+          </span>
+        </Hint>
+      )}
+      <KindMenu study={study} variable={variable} />
+    </li>
+  );
+}
+
+function describe({ label, kind }: Variable, summary: VariableSummary | undefined): string {
+  const missing = summary && (summary.missing === 0 ? 'none missing' : `${summary.missing} missing`);
+  return [label, kind, summary && `n ${summary.n}`, missing].filter(Boolean).join(' · ');
+}

@@ -1,0 +1,37 @@
+import { firstWorkingSet } from '@ivlen/contract';
+import { useQuery } from '@tanstack/react-query';
+import { analysisQuery, settingsQuery, studyQuery } from '../api/queries';
+import { useCoefficientScale } from '../figures/use-coefficient-scale';
+import { INTERVAL_LEVEL } from '../stages/correlations/interval-level';
+
+const SIZE = 72;
+const MOST = 24;
+
+/** A study's matrix, small: the coefficients of its working set as colours. */
+export function MatrixThumbnail({ studyId }: { studyId: string }) {
+  const scale = useCoefficientScale();
+  const { data: study } = useQuery(studyQuery(studyId));
+  const { data: stored } = useQuery(settingsQuery(studyId, 'working-set'));
+  const variables = stored && study ? (stored.settings?.variables ?? firstWorkingSet(study.state.variables)).slice(0, MOST) : [];
+  const request = {
+    kind: 'correlation' as const,
+    variables,
+    method: 'pearson' as const,
+    alternative: 'two-sided' as const,
+    missing: 'pairwise' as const,
+    level: INTERVAL_LEVEL,
+  };
+  const { data } = useQuery({ ...analysisQuery(studyId, study?.head ?? 0, request), enabled: variables.length >= 2 });
+  const size = data?.variables.length ?? 0;
+  const step = SIZE / Math.max(1, size);
+  return (
+    <svg width={SIZE} height={SIZE} className="shrink-0 rounded bg-sunken" aria-hidden="true">
+      {data?.coefficient.map((coefficient, at) => {
+        const [i, j] = [Math.floor(at / size), at % size];
+        if (j > i) return null;
+        const fill = i === j ? 'var(--rule)' : scale(coefficient ?? 0).background;
+        return <rect key={`${i}.${j}`} x={j * step} y={i * step} width={step - 0.5} height={step - 0.5} fill={fill} />;
+      })}
+    </svg>
+  );
+}

@@ -1,0 +1,25 @@
+import { QueryClientProvider } from '@tanstack/react-query';
+import { StrictMode } from 'react';
+import { createRoot } from 'react-dom/client';
+import { RouterProvider } from 'react-router/dom';
+import { Toaster } from 'sonner';
+import { createQueryClient } from './api/query-client';
+import { ThemeProvider } from './frame/theme';
+import { Tooltips } from './frame/tooltip';
+import { createRouter } from './router';
+import './styles/app.css';
+
+const root = document.getElementById('root');
+if (!root) throw new Error('the page has no #root to render into');
+createRoot(root).render(
+  <StrictMode>
+    <ThemeProvider>
+      <QueryClientProvider client={createQueryClient()}>
+        <Tooltips>
+          <RouterProvider router={createRouter()} />
+          <Toaster position="bottom-center" toastOptions={{ className: 'ivlen-toast' }} />
+        </Tooltips>
+      </QueryClientProvider>
+    </ThemeProvider>
+  </StrictMode>,
+);

@@ -1,0 +1,35 @@
+import { Popover } from 'radix-ui';
+import { useState } from 'react';
+import { CopyButton } from '../frame/copy-button';
+import { type MethodsPart, methodsSentence } from './methods-parts';
+
+/** The sentence on top of a stage: real text, whose underlined parts are the controls. */
+export function MethodsLine({ parts }: { parts: readonly MethodsPart[] }) {
+  return (
+    <div className="flex items-start gap-6 border-b border-rule px-5 py-3">
+      <p className="max-w-4xl font-serif text-[17px] leading-[1.55]" data-testid="methods-line">
+        {parts.map((part) => (part.type === 'text' ? part.text : <ChoicePart key={part.label} part={part} />))}
+      </p>
+      <CopyButton className="mt-1 ml-auto shrink-0 text-[13px]" label="Copy sentence" text={methodsSentence(parts)} />
+    </div>
+  );
+}
+
+function ChoicePart({ part }: { part: Extract<MethodsPart, { type: 'choice' }> }) {
+  const [open, setOpen] = useState(false);
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger
+        aria-label={`${part.text}; change ${part.label}`}
+        className="inline rounded-none border-b border-accent leading-tight select-text hover:bg-accent-soft data-[state=open]:bg-accent-soft"
+      >
+        {part.text}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content aria-label={part.label} className="popover w-80" align="start" sideOffset={6} collisionPadding={12}>
+          {part.content(() => setOpen(false))}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

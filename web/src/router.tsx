@@ -1,0 +1,43 @@
+import { createBrowserRouter, Navigate } from 'react-router';
+import { CrashPage } from './frame/crash-page';
+import { Page } from './frame/page';
+import { StudyFrame } from './frame/study-frame';
+import { HomePage } from './home/home-page';
+import { StagePage } from './stages/stage-page';
+import { isStage } from './stages/stages';
+
+export function createRouter() {
+  return createBrowserRouter([
+    {
+      element: <Page />,
+      errorElement: <CrashPage />,
+      HydrateFallback: () => null,
+      children: [
+        { path: '/', element: <HomePage /> },
+        { path: '/studies/new', lazy: async () => ({ Component: (await import('./new-study/new-study-page')).NewStudyPage }) },
+        {
+          path: '/studies/:id',
+          element: <StudyFrame />,
+          children: [
+            { index: true, element: <Navigate to="correlations" replace /> },
+            {
+              path: ':stage',
+              element: <StagePage />,
+              loader: ({ params }) => {
+                if (!isStage(params.stage)) throw new Response('no such stage', { status: 404 });
+                return null;
+              },
+            },
+          ],
+        },
+        {
+          path: '*',
+          loader: () => {
+            throw new Response('no such page', { status: 404 });
+          },
+          element: null,
+        },
+      ],
+    },
+  ]);
+}

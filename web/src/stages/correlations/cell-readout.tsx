@@ -1,0 +1,29 @@
+import { createPortal } from 'react-dom';
+import { displayName } from '../../variable-name';
+import { cellLines, type GridCellData } from './grid-cell-data';
+
+const GAP = 6;
+const WIDTH = 290;
+const HEIGHT = 78;
+
+/** The full numbers of the cell under the pointer or in focus. Its cell carries them as its name already. */
+export function CellReadout({ cell, levels, anchor }: { cell: GridCellData; levels: readonly number[]; anchor: HTMLElement }) {
+  const place = anchor.getBoundingClientRect();
+  const below = place.bottom + GAP + HEIGHT < window.innerHeight;
+  const left = Math.max(GAP, Math.min(place.left, window.innerWidth - WIDTH - GAP));
+  return createPortal(
+    <div
+      aria-hidden="true"
+      className="figures pointer-events-none fixed z-40 rounded border border-rule bg-surface px-3 py-2 text-[13px] shadow-popover"
+      style={{ left, width: WIDTH, ...(below ? { top: place.bottom + GAP } : { bottom: window.innerHeight - place.top + GAP }) }}
+    >
+      <p className="font-semibold">
+        {displayName(cell.column)} × {displayName(cell.row)}
+      </p>
+      {cellLines(cell, levels).map((line) => (
+        <p key={line}>{line}</p>
+      ))}
+    </div>,
+    document.body,
+  );
+}

@@ -1,0 +1,2 @@
+/** Level of the confidence intervals. */
+export const INTERVAL_LEVEL = 0.95;

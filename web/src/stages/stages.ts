@@ -1,0 +1,41 @@
+/** The stages of a study, in the order of the work. */
+export const STAGES = [
+  {
+    id: 'data',
+    name: 'Data',
+    planned: 'Here the table itself will be shown and corrected: cells, the codebook, rows set aside with a reason, derived variables.',
+  },
+  {
+    id: 'shape',
+    name: 'Shape',
+    planned:
+      'Here the distribution of each variable in the working set will be shown, with tests of normality and other scales side by side.',
+  },
+  { id: 'correlations', name: 'Correlations', planned: null },
+  {
+    id: 'scatterplots',
+    name: 'Scatterplots',
+    planned: 'Here every pair of the working set will be drawn at once, values below the diagonal and ranks above it.',
+  },
+  {
+    id: 'subgroups',
+    name: 'Subgroups',
+    planned: 'Here each correlation will be compared across the groups of a variable, such as the catchments.',
+  },
+  {
+    id: 'collinearity',
+    name: 'Collinearity',
+    planned: 'Here it will be shown how much of each predictor the others already tell, and which one could be left out.',
+  },
+  {
+    id: 'report',
+    name: 'Report',
+    planned: 'Here the tables, figures and sentences that were pinned will stand as a page to print or export.',
+  },
+] as const;
+
+export type Stage = (typeof STAGES)[number];
+
+export function isStage(id: string | undefined): id is Stage['id'] {
+  return STAGES.some((stage) => stage.id === id);
+}

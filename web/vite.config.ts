@@ -1,0 +1,21 @@
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  root: import.meta.dirname,
+  plugins: [react(), tailwindcss()],
+  build: {
+    outDir: 'dist',
+    // data: URLs would break fonts under the content security policy.
+    assetsInlineLimit: 0,
+  },
+  server: { proxy: { '/api': 'http://127.0.0.1:4310' } },
+  test: {
+    name: 'web',
+    root: import.meta.dirname,
+    environment: 'jsdom',
+    include: ['tests/**/*.test.{ts,tsx}'],
+    setupFiles: ['tests/setup.ts'],
+  },
+});

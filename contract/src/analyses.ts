@@ -1,6 +1,7 @@
+import type { Alternative, UndefinedBecause } from '@ivlen/core';
 import { z } from 'zod';
 
-const alternativeSchema = z.enum(['two-sided', 'greater', 'less']);
+const alternativeSchema = z.enum(['two-sided', 'greater', 'less']) satisfies z.ZodType<Alternative>;
 const variableIdSchema = z.string().max(40);
 /** NaN does not survive JSON: what cannot be computed travels as null. */
 const figure = z.number().nullable();
@@ -34,7 +35,7 @@ export type PairRequest = z.infer<typeof pairRequestSchema>;
 /** An analysis is a pure function of a revision and a request. */
 export const analysisRequestSchema = z.object({ revision: z.number().int(), analysis: analysisSchema });
 
-const undefinedBecauseSchema = z.enum(['too-few-cases', 'constant-x', 'constant-y', 'constant-both']);
+const undefinedBecauseSchema = z.enum(['too-few-cases', 'constant-x', 'constant-y', 'constant-both']) satisfies z.ZodType<UndefinedBecause>;
 
 export const summaryResultSchema = z.object({
   kind: z.literal('summary'),

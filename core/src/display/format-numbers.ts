@@ -1,5 +1,5 @@
 /** The minus sign of typeset numbers; the hyphen on the keyboard is shorter and breaks lines. */
-export const MINUS = '−';
+const MINUS = '−';
 
 /** A number with fixed decimals, a true minus sign and never a negative zero. `–` for what is not a number. */
 export function formatFixed(value: number, decimals: number): string {

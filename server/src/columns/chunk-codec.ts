@@ -1,5 +1,5 @@
 /** Rows in one stored chunk of a column. */
-export const CHUNK_ROWS = 65_536;
+const CHUNK_ROWS = 65_536;
 const BYTES = Float64Array.BYTES_PER_ELEMENT;
 
 /** A column cut into chunks of little-endian float64. */

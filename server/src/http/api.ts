@@ -1,4 +1,4 @@
-import { OpenAPIHono } from '@hono/zod-openapi';
+import { OpenAPIHono, type z } from '@hono/zod-openapi';
 import { errorSchema } from '@ivlen/contract';
 import { DomainError } from '../errors/domain-error';
 
@@ -6,13 +6,16 @@ import { DomainError } from '../errors/domain-error';
 export function createApi(): OpenAPIHono {
   return new OpenAPIHono({
     defaultHook: (result) => {
-      if (result.success) return;
-      const [issue] = result.error.issues;
-      throw new DomainError('invalid-request', issue?.message ?? 'The request is not what was expected.', {
-        where: issue?.path.join('.') || result.target,
-        hint: 'Correct this part and try again; if you did not write it yourself, reload the page.',
-      });
+      if (!result.success) throw invalidRequest(result.error.issues, result.target);
     },
+  });
+}
+
+/** What is wrong with a request, from the first issue that its schema found. */
+export function invalidRequest([issue]: readonly z.core.$ZodIssue[], part: string): DomainError {
+  return new DomainError('invalid-request', issue?.message ?? 'The request is not what was expected.', {
+    where: issue?.path.join('.') || part,
+    hint: 'Correct this part and try again; if you did not write it yourself, reload the page.',
   });
 }
 

@@ -20,9 +20,9 @@ export function columnProblems(builder: ColumnBuilder, column: ImportColumn, ind
 }
 
 function notNumbers(builder: ColumnBuilder, { name }: ImportColumn, settings: ImportSettings): ImportProblem[] {
-  const wanted = builder.reading.storage === 'day' ? 'dates' : 'numbers';
+  const dates = builder.reading.storage === 'day';
   const entries = [...builder.exceptions];
-  const tooLarge = entries.filter(([text]) => !Number.isNaN(createNumberReader(settings)(text)) && wanted === 'numbers');
+  const tooLarge = entries.filter(([text]) => !Number.isNaN(createNumberReader(settings)(text)) && !dates);
   const others = entries.filter((entry) => !tooLarge.includes(entry)).sort((a, b) => b[1].count - a[1].count);
   const problems = tooLarge.map(
     ([text, { count, rows }]): ImportProblem => ({
@@ -41,8 +41,8 @@ function notNumbers(builder: ColumnBuilder, { name }: ImportColumn, settings: Im
     problems.push({
       severity: 'check',
       code: 'not-numbers',
-      message: `${name}: ${countOf(total, 'cell')} ${total === 1 ? 'is' : 'are'} not ${wanted}: ${list}${more}.`,
-      hint: 'They count as missing, unless you correct the file, the decimal mark or the kind of the column.',
+      message: `${name}: ${countOf(total, 'cell')} ${isNot(total, dates)}: ${list}${more}.`,
+      hint: 'Such cells count as missing, unless you correct the file, the decimal mark or the kind of the column.',
       mends: numberMends(
         shown.map(([text]) => text),
         settings,
@@ -50,6 +50,11 @@ function notNumbers(builder: ColumnBuilder, { name }: ImportColumn, settings: Im
     });
   }
   return problems;
+}
+
+function isNot(count: number, dates: boolean): string {
+  if (count === 1) return dates ? 'is not a date' : 'is not a number';
+  return dates ? 'are not dates' : 'are not numbers';
 }
 
 function numberMends(texts: readonly string[], settings: ImportSettings): ImportProblem['mends'] {
@@ -111,12 +116,16 @@ function sentinels(builder: ColumnBuilder, { name }: ImportColumn, settings: Imp
       {
         severity: 'check',
         code: 'sentinel',
-        message: `${name}: ${countOf(count, 'cell')} ${count === 1 ? 'holds' : 'hold'} ${sentinel} (${rowsPhrase(rows, count)}), far from all other values.`,
+        message: `${name}: ${countOf(count, 'cell')} ${count === 1 ? 'holds' : 'hold'} ${typeset(sentinel)} (${rowsPhrase(rows, count)}), far from all other values.`,
         hint: 'Such a number often stands for “no value”. If it does here, say so, or it will distort every result.',
-        mends: [{ label: `${sentinel} means missing`, patch: { missingCodes: [...settings.missingCodes, String(sentinel)] } }],
+        mends: [{ label: `${typeset(sentinel)} means missing`, patch: { missingCodes: [...settings.missingCodes, String(sentinel)] } }],
       },
     ];
   });
+}
+
+function typeset(value: number): string {
+  return String(value).replace('-', '−');
 }
 
 function emptyOrConstant(column: ImportColumn, index: number): ImportProblem[] {

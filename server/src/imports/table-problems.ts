@@ -82,6 +82,6 @@ export function clipped(text: string): string {
   return text.length > 24 ? `${text.slice(0, 23)}…` : text;
 }
 
-export function capital(text: string): string {
+function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -1,7 +1,7 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import { saveSettingsSchema, settingsSchemas, settingsScopeSchema, storedSettingsSchema, studyIdSchema } from '@ivlen/contract';
 import type { Database } from '../database/connect';
-import { createApi, jsonBody, jsonResponses } from '../http/api';
+import { createApi, invalidRequest, jsonBody, jsonResponses } from '../http/api';
 import { getStudy } from '../studies/study-repository';
 import { saveSettings, selectSettings } from './settings-repository';
 
@@ -31,8 +31,9 @@ export function settingsRoutes(database: Database) {
     .openapi(put, async (c) => {
       const { id, stage } = c.req.valid('param');
       const { version, settings } = c.req.valid('json');
-      const checked = settingsSchemas[stage].parse(settings);
+      const checked = settingsSchemas[stage].safeParse(settings);
+      if (!checked.success) throw invalidRequest(checked.error.issues, 'settings');
       await getStudy(database, id);
-      return c.json({ version: await saveSettings(database, id, stage, version, checked), settings: checked }, 200);
+      return c.json({ version: await saveSettings(database, id, stage, version, checked.data), settings: checked.data }, 200);
     });
 }

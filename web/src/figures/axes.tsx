@@ -9,13 +9,19 @@ interface AxesProps {
 }
 
 const TICK = 4;
+const PER_TICK = 52;
 const LARGEST_PLAIN = 1e5;
 const SMALLEST_PLAIN = 1e-3;
 
+/** About how many ticks an axis of a length in pixels carries; the scale is rounded to the same. */
+export function tickCount(length: number): number {
+  return Math.max(2, Math.round(length / PER_TICK));
+}
+
 /** Frame, ticks and labels of a plot. */
 export function Axes({ x, y, frame, xLabel, yLabel }: AxesProps) {
-  const xTicks = x.ticks(Math.max(2, Math.floor((frame.right - frame.left) / 60)));
-  const yTicks = y.ticks(Math.max(2, Math.floor((frame.bottom - frame.top) / 45)));
+  const xTicks = x.ticks(tickCount(frame.right - frame.left));
+  const yTicks = y.ticks(tickCount(frame.bottom - frame.top));
   return (
     <g className="figures" fontSize={11} fill="var(--muted)" stroke="none">
       <rect

@@ -1,3 +1,4 @@
+import { rgb } from 'd3-color';
 import { interpolateLab } from 'd3-interpolate';
 
 /** The colours that a scale is made of, as CSS colours. */
@@ -9,7 +10,7 @@ export interface ScaleColours {
   readonly lightText: string;
 }
 
-export interface TileColours {
+interface TileColours {
   readonly background: string;
   readonly text: string;
 }
@@ -35,14 +36,11 @@ export function contrast(a: string, b: string): number {
 }
 
 function luminance(colour: string): number {
-  const [r = 0, g = 0, b = 0] = channels(colour).map((value) => {
-    const share = value / 255;
-    return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
-  });
-  return 0.2126 * r + 0.7152 * g + 0.0722 * b;
+  const { r, g, b } = rgb(colour);
+  return 0.2126 * linear(r) + 0.7152 * linear(g) + 0.0722 * linear(b);
 }
 
-function channels(colour: string): number[] {
-  if (colour.startsWith('#')) return [1, 3, 5].map((at) => Number.parseInt(colour.slice(at, at + 2), 16));
-  return (colour.match(/[\d.]+/g) ?? []).slice(0, 3).map(Number);
+function linear(channel: number): number {
+  const share = channel / 255;
+  return share <= 0.04045 ? share / 12.92 : ((share + 0.055) / 1.055) ** 2.4;
 }

@@ -1,4 +1,4 @@
-import type { Points } from './scatterplot';
+import type { Points } from './points';
 
 const REACH = 12;
 

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
 import { useTheme } from '../frame/theme';
-import type { Points } from './scatterplot';
+import type { Points } from './points';
 
 interface PointsCanvasProps {
   readonly points: Points;

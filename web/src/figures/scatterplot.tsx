@@ -1,15 +1,9 @@
 import { scaleLinear } from 'd3-scale';
 import { type PointerEvent, useMemo, useState } from 'react';
-import { Axes } from './axes';
+import { Axes, tickCount } from './axes';
 import { nearestPoint } from './nearest-point';
+import type { Points } from './points';
 import { PointsCanvas } from './points-canvas';
-
-/** Points by row: those of `rows` are drawn. */
-export interface Points {
-  readonly x: Float64Array;
-  readonly y: Float64Array;
-  readonly rows: Uint32Array;
-}
 
 interface ScatterplotProps {
   readonly points: Points;
@@ -21,7 +15,7 @@ interface ScatterplotProps {
 }
 
 const MARGIN = { top: 8, right: 10, bottom: 40, left: 50 };
-const PADDING = 8;
+const PADDING = 5;
 /** More points than this are drawn on a canvas. */
 const MOST_SVG_POINTS = 2000;
 /** More points than this are not searched while the pointer moves. */
@@ -31,8 +25,8 @@ const MOST_SEARCHED = 50_000;
 export function Scatterplot({ points, line, xLabel, yLabel, width, height }: ScatterplotProps) {
   const frame = { left: MARGIN.left, top: MARGIN.top, right: width - MARGIN.right, bottom: height - MARGIN.bottom };
   const extents = useMemo(() => ({ x: extent(points.x, points.rows), y: extent(points.y, points.rows) }), [points]);
-  const x = scaleLinear(extents.x, [frame.left + PADDING, frame.right - PADDING]);
-  const y = scaleLinear(extents.y, [frame.bottom - PADDING, frame.top + PADDING]);
+  const x = scaleLinear(extents.x, [frame.left + PADDING, frame.right - PADDING]).nice(tickCount(frame.right - frame.left));
+  const y = scaleLinear(extents.y, [frame.bottom - PADDING, frame.top + PADDING]).nice(tickCount(frame.bottom - frame.top));
   const [hovered, setHovered] = useState<number | null>(null);
   const radius = points.rows.length > 500 ? 1.8 : 2.6;
   const opacity = points.rows.length > 5000 ? 0.15 : points.rows.length > 500 ? 0.35 : 0.5;

@@ -35,7 +35,7 @@ export function KindMenu({ study, variable }: { study: Study; variable: Variable
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
         aria-label={`Menu of ${displayName(variable)}`}
-        className="-mr-1 flex size-5 shrink-0 items-center justify-center rounded text-muted opacity-0 group-hover:opacity-100 hover:text-ink focus-visible:opacity-100 data-[state=open]:opacity-100"
+        className="absolute right-1.5 flex size-6 items-center justify-center rounded bg-sunken text-muted opacity-0 group-hover:opacity-100 hover:text-ink focus-visible:opacity-100 data-[state=open]:opacity-100"
       >
         <EllipsisVertical size={14} />
       </DropdownMenu.Trigger>

@@ -14,7 +14,7 @@ export function RefusedVariableRow({
   summary: VariableSummary | undefined;
 }) {
   return (
-    <li className="group flex h-7 items-center gap-2 pl-0.5 text-muted">
+    <li className="group relative flex h-7 items-center gap-2 pl-0.5 text-muted">
       <Hint text={reason(variable)}>
         <button type="button" className="min-w-0 truncate text-left" aria-label={`${displayName(variable)}: ${reason(variable)}`}>
           {displayName(variable)}

@@ -21,7 +21,7 @@ export function VariableRow({ study, variable, summary, ticked, onTick }: Variab
   const name = displayName(variable);
   const role = variable.role && ROLES[variable.role];
   return (
-    <li className="group flex h-[30px] items-center gap-2 pr-2 pl-3.5 hover:bg-rule/40">
+    <li className="group relative flex h-[30px] items-center gap-2 pr-2 pl-3.5 hover:bg-rule/40">
       <label className={`flex min-w-0 flex-1 items-center gap-2 ${ticked ? '' : 'text-muted'}`}>
         <input
           type="checkbox"

@@ -2,7 +2,7 @@ import type { ImportProblem, ImportSettingsPatch } from '@ivlen/contract';
 import { CircleAlert, CircleCheck, CircleX } from 'lucide-react';
 import { useState } from 'react';
 
-const LISTED = 8;
+const LISTED = 5;
 const SEVERITY = {
   stops: { icon: CircleX, word: 'Stops the import', tone: 'text-negative' },
   check: { icon: CircleAlert, word: 'Please check', tone: 'text-caution' },

@@ -39,17 +39,17 @@ export function SourceChooser() {
           </button>
         </div>
       ) : (
-        <div className="flex flex-wrap items-center gap-x-4 gap-y-3">
-          <p className="mr-auto">
+        <div className="flex items-center gap-4">
+          <p className="min-w-0 flex-1">
             Drop a CSV or TSV file here, or paste cells from a spreadsheet (Ctrl V).
             <span className="block text-[13px] text-muted">
               Names in the first row, one case in each row below. Nothing is stored before you have seen how it is read.
             </span>
           </p>
-          <button type="button" className="button-primary" onClick={() => input.current?.click()}>
+          <button type="button" className="button-primary shrink-0" onClick={() => input.current?.click()}>
             <FileUp size={16} aria-hidden="true" /> Choose a file
           </button>
-          <button type="button" className="button" onClick={() => setPasting(true)}>
+          <button type="button" className="button shrink-0" onClick={() => setPasting(true)}>
             <ClipboardPaste size={16} aria-hidden="true" /> Paste cells
           </button>
           <input

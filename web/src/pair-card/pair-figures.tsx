@@ -39,7 +39,7 @@ export function PairFigures({ result, levels, alternative }: PairFiguresProps) {
         <Row name="n, rows used">{n}</Row>
         <Row name="t">{t === null ? (degenerate ? '±∞' : '–') : formatFixed(t, 3)}</Row>
         <Row name="degrees of freedom">{df ?? '–'}</Row>
-        <Row name="r², share of variance in common">{Number.isNaN(r) ? '–' : formatCoefficient(r * r, 3)}</Row>
+        <Row name="r², variance shared">{Number.isNaN(r) ? '–' : formatCoefficient(r * r, 3)}</Row>
       </tbody>
     </table>
   );
@@ -51,7 +51,7 @@ function Row({ name, strong = false, children }: { name: string; strong?: boolea
       <th scope="row" className="py-1 pr-3 text-left font-normal">
         {name}
       </th>
-      <td className="py-1 text-right">{children}</td>
+      <td className="py-1 text-right whitespace-nowrap">{children}</td>
     </tr>
   );
 }

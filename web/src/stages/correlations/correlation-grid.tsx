@@ -33,6 +33,7 @@ export function CorrelationGrid({ study, variables, result, settings, selected, 
     return { rows, mostRows: Math.max(0, ...counts) };
   }, [result, variables]);
   const height = tileHeight(size);
+  const upright = size <= MOST_UPRIGHT && variables.every((variable) => longestWord(displayName(variable)) <= LONGEST_UPRIGHT);
   const open = ({ row, column }: GridCellData) => onOpen(column, row);
   const isSelected = ({ row, column }: GridCellData) =>
     selected !== null && [selected.x.id, selected.y.id].includes(row.id) && [selected.x.id, selected.y.id].includes(column.id);
@@ -58,7 +59,7 @@ export function CorrelationGrid({ study, variables, result, settings, selected, 
             role="columnheader"
             className={`sticky top-0 z-10 flex items-end justify-center self-end bg-paper px-0.5 pb-1 text-center text-[12px] leading-tight ${lit?.place.j === j ? 'font-semibold' : ''}`}
           >
-            <span className={size > 8 ? 'max-h-32 rotate-180 [writing-mode:vertical-rl]' : 'hyphens-auto'}>{displayName(variable)}</span>
+            <span className={upright ? '' : 'max-h-32 rotate-180 [writing-mode:vertical-rl]'}>{displayName(variable)}</span>
           </div>
         ))}
       </div>
@@ -96,6 +97,14 @@ export function CorrelationGrid({ study, variables, result, settings, selected, 
       )}
     </div>
   );
+}
+
+/** Names stand upright over their columns while these fit the narrowest tiles; it does not change as the card opens. */
+const MOST_UPRIGHT = 12;
+const LONGEST_UPRIGHT = 13;
+
+function longestWord(name: string): number {
+  return Math.max(...name.split(' ').map((word) => word.length));
 }
 
 /** Tiles get lower as variables get more, so that a dozen fit a laptop's screen. */

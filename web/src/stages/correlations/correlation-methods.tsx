@@ -92,6 +92,6 @@ export function correlationMethods(
         />
       ),
     },
-    text(', p-values unadjusted.'),
+    text(', unadjusted.'),
   ];
 }

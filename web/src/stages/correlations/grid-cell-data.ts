@@ -33,7 +33,7 @@ export function cellData(result: CorrelationResult, variables: readonly Variable
 }
 
 /** Why a cell has no coefficient, in words. */
-export function undefinedInWords({ row, column, because, n }: Pick<GridCellData, 'row' | 'column' | 'because' | 'n'>): string {
+function undefinedInWords({ row, column, because, n }: Pick<GridCellData, 'row' | 'column' | 'because' | 'n'>): string {
   switch (because) {
     case 'constant-x':
       return `${displayName(row)} has the same value in all ${n} rows used`;

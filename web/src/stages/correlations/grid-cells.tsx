@@ -45,9 +45,9 @@ export function CoefficientCell({
       colours={{ background, color: text }}
       selected={selected}
     >
-      <span className="grid w-full grid-cols-[1fr_auto_1fr] items-center">
+      <span className="grid w-full grid-cols-[minmax(2px,1fr)_auto_minmax(15px,1fr)] items-center">
         <span className="col-start-2">{formatCoefficient(cell.coefficient)}</span>
-        <span className="-mt-2 pl-px text-left text-[11px] leading-none tracking-tighter" aria-hidden="true">
+        <span className="-mt-2 pl-px text-left text-[10px] leading-none tracking-[-0.08em]" aria-hidden="true">
           {'*'.repeat(marks)}
         </span>
       </span>

@@ -1,0 +1,116 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { dirname, join, relative, resolve } from 'node:path';
+import { describe, expect, it, test } from 'vitest';
+
+const ROOT = resolve(import.meta.dirname, '..');
+const PACKAGES = ['core', 'contract', 'server', 'web'] as const;
+type Package = (typeof PACKAGES)[number];
+
+/** What each package may import of the others: core ← contract ← server | web. */
+const MAY_IMPORT: Readonly<Record<Package, readonly Package[]>> = {
+  core: [],
+  contract: ['core'],
+  server: ['core', 'contract'],
+  web: ['core', 'contract'],
+};
+const VAGUE_FOLDERS = /^(utils?|helpers?|common|misc|shared|lib)$/;
+
+interface Import {
+  readonly from: string;
+  readonly to: string;
+  readonly typeOnly: boolean;
+}
+
+function sourceFiles(folder: string): string[] {
+  return readdirSync(join(ROOT, folder), { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile() && /\.tsx?$/.test(entry.name))
+    .map((entry) => join(entry.parentPath, entry.name));
+}
+
+const IMPORT = /(?:^|\n)\s*(import|export)\s+(type\s+)?(?:[^'";]*?\sfrom\s+)?['"]([^'"]+)['"]|import\(\s*['"]([^'"]+)['"]\s*\)/g;
+
+function importsOf(file: string): Import[] {
+  return [...readFileSync(file, 'utf8').matchAll(IMPORT)].map(([, , type, named, lazy]) => ({
+    from: file,
+    to: named ?? lazy ?? '',
+    typeOnly: type !== undefined,
+  }));
+}
+
+/** Violations of the layers, in words. */
+function violations(name: Package, imports: readonly Import[]): string[] {
+  return imports.flatMap(({ from, to, typeOnly }) => {
+    const place = `${relative(ROOT, from)} imports ${to}`;
+    const [, other, deep] = /^@ivlen\/([a-z]+)(\/.*)?$/.exec(to) ?? [];
+    if (deep) return [`${place}: past the index of a package`];
+    if (other && !MAY_IMPORT[name].some((allowed) => allowed === other)) return [`${place}: against the direction of the layers`];
+    if (name === 'contract' && other === 'core' && !typeOnly) return [`${place}: contract may know types of core only`];
+    if (to.startsWith('.') && !resolve(dirname(from), to).startsWith(join(ROOT, name))) return [`${place}: out of its own package`];
+    if ((name === 'core' || name === 'contract' || name === 'web') && to.startsWith('node:')) return [`${place}: this layer has no Node`];
+    return [];
+  });
+}
+
+describe.each(PACKAGES)('%s', (name) => {
+  const files = sourceFiles(`${name}/src`);
+
+  it('imports only along the layers', () => {
+    expect(files.length).toBeGreaterThan(5);
+    expect(violations(name, files.flatMap(importsOf))).toEqual([]);
+  });
+
+  it('has no import cycle', () => {
+    const edges = new Map(files.map((file) => [file, importsOf(file).flatMap(({ to }) => resolved(file, to, files))]));
+    expect(findCycle(edges)).toBeNull();
+  });
+
+  it('names its folders by what is in them', () => {
+    const folders = new Set(files.flatMap((file) => relative(ROOT, dirname(file)).split('/')));
+    expect([...folders].filter((folder) => VAGUE_FOLDERS.test(folder))).toEqual([]);
+  });
+});
+
+test('the rules notice what they forbid', () => {
+  const from = join(ROOT, 'core/src/index.ts');
+  const notice = (name: Package, to: string, typeOnly = false) =>
+    violations(name, [{ from: from.replace('core', name), to, typeOnly }]).length;
+  expect(notice('core', '@ivlen/contract')).toBe(1);
+  expect(notice('core', 'node:fs')).toBe(1);
+  expect(notice('contract', '@ivlen/core')).toBe(1);
+  expect(notice('contract', '@ivlen/core', true)).toBe(0);
+  expect(notice('web', '@ivlen/core/src/correlation/pearson')).toBe(1);
+  expect(notice('web', '../../server/src/app')).toBe(1);
+  expect(notice('server', '@ivlen/core')).toBe(0);
+  const cyclic = new Map([
+    ['a', ['b']],
+    ['b', ['c']],
+    ['c', ['a']],
+  ]);
+  expect(findCycle(cyclic)).toEqual(['a', 'b', 'c', 'a']);
+});
+
+function resolved(from: string, to: string, files: readonly string[]): string[] {
+  if (!to.startsWith('.')) return [];
+  const base = resolve(dirname(from), to);
+  return files.filter((file) => [`${base}.ts`, `${base}.tsx`, join(base, 'index.ts')].includes(file));
+}
+
+/** The first cycle found in depth-first order, as the files along it. */
+function findCycle(edges: ReadonlyMap<string, readonly string[]>): string[] | null {
+  const done = new Set<string>();
+  const visit = (file: string, path: readonly string[]): string[] | null => {
+    if (path.includes(file)) return [...path.slice(path.indexOf(file)), file];
+    if (done.has(file)) return null;
+    for (const next of edges.get(file) ?? []) {
+      const cycle = visit(next, [...path, file]);
+      if (cycle) return cycle;
+    }
+    done.add(file);
+    return null;
+  };
+  for (const file of edges.keys()) {
+    const cycle = visit(file, []);
+    if (cycle) return cycle;
+  }
+  return null;
+}

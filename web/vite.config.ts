@@ -15,6 +15,8 @@ export default defineConfig({
     name: 'web',
     root: import.meta.dirname,
     environment: 'jsdom',
+    // The contrast of the tokens is computed from their file.
+    css: { include: [/tokens/] },
     include: ['tests/**/*.test.{ts,tsx}'],
     setupFiles: ['tests/setup.ts'],
   },

@@ -33,9 +33,14 @@ export function PairSentence({ pair: { x, y }, result, alternative, alpha }: Pai
   return (
     <div className="mt-3">
       <p className="font-serif text-[16px] leading-normal" data-testid="pair-sentence">
-        {sentence}
+        {withoutBreaks(sentence)}
       </p>
       <CopyButton className="mt-1 text-[13px]" label="Copy" text={sentence} />
     </div>
   );
+}
+
+/** A relation and its number stay on one line. */
+function withoutBreaks(sentence: string): string {
+  return sentence.replace(/([<>=]) (?=[<>.−\d])/g, '$1\u00a0');
 }

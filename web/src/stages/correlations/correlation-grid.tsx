@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { analysisQuery } from '../../api/queries';
 import { useCoefficientScale } from '../../figures/use-coefficient-scale';
+import { useElementWidth } from '../../frame/use-element-width';
 import { displayName } from '../../variable-name';
 import { CellReadout } from './cell-readout';
 import { cellData, type GridCellData } from './grid-cell-data';
@@ -33,7 +34,8 @@ export function CorrelationGrid({ study, variables, result, settings, selected, 
     return { rows, mostRows: Math.max(0, ...counts) };
   }, [result, variables]);
   const height = tileHeight(size);
-  const upright = size <= MOST_UPRIGHT && variables.every((variable) => longestWord(displayName(variable)) <= LONGEST_UPRIGHT);
+  const tileWidth = (useElementWidth(grid) - ROW_NAMES) / size;
+  const upright = variables.every((variable) => longestWord(displayName(variable)) * LETTER <= tileWidth);
   const open = ({ row, column }: GridCellData) => onOpen(column, row);
   const isSelected = ({ row, column }: GridCellData) =>
     selected !== null && [selected.x.id, selected.y.id].includes(row.id) && [selected.x.id, selected.y.id].includes(column.id);
@@ -45,8 +47,8 @@ export function CorrelationGrid({ study, variables, result, settings, selected, 
       aria-label={`Correlation matrix of ${size} variables`}
       aria-rowcount={size + 1}
       aria-colcount={size + 1}
-      className="figures grid w-fit max-w-full gap-0.5"
-      style={{ gridTemplateColumns: `minmax(84px, max-content) repeat(${size}, minmax(${size > 16 ? 40 : 48}px, 82px))` }}
+      className="figures grid max-w-full gap-0.5"
+      style={{ gridTemplateColumns: `minmax(84px, max-content) repeat(${size}, minmax(${size > 16 ? 40 : 52}px, 82px))` }}
       onKeyDown={onKeyDown}
       onMouseLeave={() => setLit(null)}
       onBlur={() => setLit(null)}
@@ -99,9 +101,9 @@ export function CorrelationGrid({ study, variables, result, settings, selected, 
   );
 }
 
-/** Names stand upright over their columns while these fit the narrowest tiles; it does not change as the card opens. */
-const MOST_UPRIGHT = 12;
-const LONGEST_UPRIGHT = 13;
+/** About the widths, in pixels, of the column of names and of one letter over a column. */
+const ROW_NAMES = 112;
+const LETTER = 5.9;
 
 function longestWord(name: string): number {
   return Math.max(...name.split(' ').map((word) => word.length));

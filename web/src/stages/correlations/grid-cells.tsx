@@ -45,8 +45,8 @@ export function CoefficientCell({
       colours={{ background, color: text }}
       selected={selected}
     >
-      <span className="grid w-full grid-cols-[minmax(2px,1fr)_auto_minmax(15px,1fr)] items-center">
-        <span className="col-start-2">{formatCoefficient(cell.coefficient)}</span>
+      <span className="grid w-full grid-cols-[minmax(1px,1fr)_auto_minmax(14px,1fr)] items-center">
+        <span className="col-start-2 whitespace-nowrap">{formatCoefficient(cell.coefficient)}</span>
         <span className="-mt-2 pl-px text-left text-[10px] leading-none tracking-[-0.08em]" aria-hidden="true">
           {'*'.repeat(marks)}
         </span>

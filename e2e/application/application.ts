@@ -1,0 +1,63 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import { resolve } from 'node:path';
+import { createInterface } from 'node:readline';
+import { createCuttableLink } from './cuttable-link';
+import { createOwnDatabase } from './own-database';
+
+const ROOT = resolve(import.meta.dirname, '../..');
+
+/** The built application, with the demo studies, on a database of its own that can be cut off. */
+export interface Application {
+  readonly address: string;
+  cutDatabase(): void;
+  mendDatabase(): void;
+  /** Kills the server as a power cut would, and starts it again on the same port. */
+  killAndRestart(): Promise<void>;
+  close(): Promise<void>;
+}
+
+export async function startApplication(): Promise<Application> {
+  const database = await createOwnDatabase();
+  const link = await createCuttableLink(database.url.hostname, Number(database.url.port));
+  const url = new URL(database.url);
+  url.port = String(link.port);
+  let { server, address } = await startServer(url.href, 0);
+  return {
+    address,
+    cutDatabase: link.cut,
+    mendDatabase: link.mend,
+    async killAndRestart() {
+      await ended(server, 'SIGKILL');
+      ({ server, address } = await startServer(url.href, Number(new URL(address).port)));
+    },
+    async close() {
+      await ended(server, 'SIGTERM');
+      await link.close();
+      await database.drop();
+    },
+  };
+}
+
+async function startServer(databaseUrl: string, port: number): Promise<{ server: ChildProcess; address: string }> {
+  const server = spawn(process.execPath, ['server/dist/main.js'], {
+    cwd: ROOT,
+    env: { ...process.env, NODE_ENV: 'production', IVLEN_DATABASE_URL: databaseUrl, IVLEN_PORT: String(port), IVLEN_PORT_FIXED: '1' },
+    stdio: ['ignore', 'pipe', 'inherit'],
+  });
+  const lines = createInterface({ input: server.stdout });
+  for await (const line of lines) {
+    const address = /http:\/\/127\.0\.0\.1:\d+/.exec(line)?.[0];
+    if (address) {
+      server.stdout.resume();
+      return { server, address };
+    }
+  }
+  throw new Error('the server ended before it said its address');
+}
+
+function ended(server: ChildProcess, signal: NodeJS.Signals): Promise<void> {
+  return new Promise((resolveEnd) => {
+    server.once('exit', () => resolveEnd());
+    server.kill(signal);
+  });
+}

@@ -1,0 +1,41 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { cellOf, expect, openStudy, test } from '../application/test';
+
+async function violations(page: Page): Promise<string[]> {
+  const { violations: found } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
+  return found.map(({ id, nodes }) => `${id}: ${nodes.map(({ target }) => target.join(' ')).join(' | ')}`);
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test.describe(`with the ${colorScheme} system setting`, () => {
+    test.use({ colorScheme });
+
+    test('home has no accessibility violation', async ({ page }) => {
+      await page.goto('/');
+      await expect(page.getByRole('link', { name: 'Aldermere streams', exact: true })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+    });
+
+    test('the import preview has none', async ({ page }) => {
+      await page.goto('/');
+      await page.getByLabel('Table to bring in').setInputFiles({
+        name: 'brook.csv',
+        mimeType: 'text/csv',
+        buffer: Buffer.from('site,depth,taxa\na,1.5,4\nb,2.25,5\nc,oops,7\nd,3.5,-99\ne,NA,8\n'),
+      });
+      await expect(page.getByRole('button', { name: 'Create study' })).toBeEnabled();
+      expect(await violations(page)).toEqual([]);
+    });
+
+    test('the matrix with the card and a popover has none', async ({ page }) => {
+      await openStudy(page, 'Aldermere streams');
+      await cellOf(page, 'mayfly taxa', 'nitrate').click();
+      await expect(page.getByTestId('pair-sentence')).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: /change the alternative/ }).click();
+      await expect(page.getByRole('radio', { name: /^Two-sided/ })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+    });
+  });
+}

@@ -1,0 +1,23 @@
+import { gzipSync } from 'node:zlib';
+import { expect, openStudy, test } from '../application/test';
+
+const MOST_BYTES = 300_000;
+
+test('the first page and a study together load at most 300 kB of compressed script, all of it from here', async ({ page, application }) => {
+  const scripts: Promise<number>[] = [];
+  const foreign: string[] = [];
+  page.on('response', (response) => {
+    if (!response.url().startsWith(application.address)) foreign.push(response.url());
+    if (response.url().endsWith('.js')) {
+      expect(response.headers()['content-encoding']).toBe('gzip');
+      scripts.push(response.body().then((body) => gzipSync(body).length));
+    }
+  });
+  await openStudy(page, 'Aldermere streams');
+  await page.waitForLoadState('networkidle');
+  const bytes = (await Promise.all(scripts)).reduce((sum, length) => sum + length, 0);
+  expect(bytes).toBeGreaterThan(50_000);
+  expect(bytes).toBeLessThan(MOST_BYTES);
+  expect(foreign).toEqual([]);
+  expect(await page.evaluate(() => document.fonts.check('16px "Newsreader Variable"'))).toBe(true);
+});

@@ -1,0 +1,35 @@
+import { defineConfig } from '@playwright/test';
+
+const SECONDS = 1000;
+
+export default defineConfig({
+  testDir: 'journeys',
+  outputDir: '../test-results',
+  fullyParallel: false,
+  workers: 2,
+  timeout: 60 * SECONDS,
+  expect: { timeout: 10 * SECONDS },
+  forbidOnly: process.env.CI !== undefined,
+  use: {
+    browserName: 'chromium',
+    viewport: { width: 1280, height: 800 },
+    locale: 'en-GB',
+    timezoneId: 'UTC',
+    colorScheme: 'light',
+    permissions: ['clipboard-read', 'clipboard-write'],
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--headless',
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

@@ -1,0 +1,102 @@
+import { correlationSettingsSchema } from '@ivlen/contract';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { describe, expect, it, vi } from 'vitest';
+import { ThemeProvider } from '../src/frame/theme';
+import { CorrelationGrid } from '../src/stages/correlations/correlation-grid';
+import { GridLegend } from '../src/stages/correlations/grid-legend';
+import { testResult, testStudy } from './test-study';
+
+const study = testStudy();
+const settings = correlationSettingsSchema.parse({});
+
+function show(patch: Partial<typeof settings> = {}) {
+  const onOpen = vi.fn();
+  const { variables } = study.state;
+  render(
+    <ThemeProvider>
+      <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { enabled: false } } })}>
+        <CorrelationGrid
+          study={study}
+          variables={variables}
+          result={testResult()}
+          settings={{ ...settings, ...patch }}
+          selected={null}
+          onOpen={onOpen}
+        />
+      </QueryClientProvider>
+    </ThemeProvider>,
+  );
+  return { onOpen, user: userEvent.setup() };
+}
+
+const cell = (i: number, j: number) => screen.getAllByRole('row')[i + 1]?.querySelectorAll('[role="gridcell"]')[j] as HTMLElement;
+
+describe('the grid', () => {
+  it('shows coefficients with marks below the diagonal and p-values above it', () => {
+    show();
+    expect(cell(2, 0).textContent).toBe('−.63***');
+    expect(cell(1, 0).textContent).toBe('.15*');
+    expect(cell(2, 1).textContent).toBe('–');
+    expect(cell(0, 2).textContent).toBe('< .001');
+    expect(cell(0, 1).textContent).toBe('.040');
+  });
+
+  it.each([
+    ['n', '38'],
+    ['interval', '[.01, .28]'],
+    ['nothing', ''],
+  ] as const)('shows %s above the diagonal when chosen', (above, text) => {
+    show({ above });
+    expect(cell(0, 1).textContent).toBe(text);
+  });
+
+  it('tells marks by the levels chosen', () => {
+    show({ levels: [0.01] });
+    expect(cell(2, 0).textContent).toBe('−.63*');
+    expect(cell(1, 0).textContent).toBe('.15');
+  });
+
+  it('names each cell in full for those who do not see it', () => {
+    show();
+    expect(cell(2, 0)).toHaveProperty('ariaLabel');
+    expect(cell(2, 0).getAttribute('aria-label')).toBe(
+      'mayfly taxa and nitrate: r = −.630, p < .001 (1.0 × 10⁻⁹); n = 40, 95 % interval [−.770, −.420]',
+    );
+    expect(cell(1, 2).getAttribute('aria-label')).toContain('phosphate has the same value in all 38 rows used');
+  });
+
+  it('has one cell in the tab order, moved by arrows, opened by Enter', async () => {
+    const { onOpen, user } = show();
+    await user.tab();
+    expect(document.activeElement).toBe(cell(1, 0));
+    await user.keyboard('{ArrowDown}');
+    expect(document.activeElement).toBe(cell(2, 0));
+    expect(document.querySelectorAll('[tabindex="0"]')).toHaveLength(1);
+    await user.keyboard('{Enter}');
+    expect(onOpen.mock.calls[0]?.map(({ name }) => name)).toEqual(['nitrate', 'mayfly_taxa']);
+    await user.keyboard('{End}{ArrowUp}{Home}{Control>}{End}{/Control}');
+    expect(document.activeElement).toBe(cell(2, 2));
+  });
+
+  it('opens the same pair from either side of the diagonal', async () => {
+    const { onOpen, user } = show();
+    await user.click(cell(0, 2));
+    await user.click(cell(2, 0));
+    expect(onOpen.mock.calls.map((pair) => pair.map(({ name }) => name))).toEqual([
+      ['nitrate', 'mayfly_taxa'],
+      ['nitrate', 'mayfly_taxa'],
+    ]);
+  });
+});
+
+it('the legend says every mark in words, the range of n and what chance would give', () => {
+  render(<GridLegend variables={study.state.variables} result={testResult()} settings={{ ...settings, alternative: 'greater' }} />);
+  const words = screen.getByTestId('legend').textContent;
+  expect(words).toContain('3 asterisks: p ≤ .001');
+  expect(words).toContain('one-sided for a positive correlation');
+  expect(words).toContain('n = 38 to 40');
+  expect(words).toContain('2 of 2 pairs marked at .05; 0.1 expected');
+  expect(words).toContain('1 pair has no coefficient (–)');
+});

@@ -1,0 +1,48 @@
+import { describe, expect, it, test } from 'vitest';
+import { formatMeasured } from '../src/figures/format-measured';
+import { nearestPoint } from '../src/figures/nearest-point';
+import { usedRows } from '../src/pair-card/used-rows';
+import { tally } from '../src/stages/correlations/tally';
+
+describe('means and standard deviations', () => {
+  test.each([
+    [193.04, 124.4, 0, '193.0'],
+    [2.4664, 1.807, 2, '2.466'],
+    [0.000123456, 0.0000234, null, '0.0001235'],
+    [-4, 1.5, null, '−4.00'],
+    [1e9, 1e-3, null, '1.000e9'],
+    [null, null, 2, '–'],
+  ])('%s with SD %s and %s decimals', (value, sd, decimals, text) => {
+    expect(formatMeasured(value, sd, decimals)).toBe(text);
+  });
+});
+
+it('finds the rows in which nothing is missing', () => {
+  const columns = [Float64Array.of(1, Number.NaN, 3, 4), Float64Array.of(1, 2, Number.NaN, 4)];
+  expect([...usedRows(columns)]).toEqual([0, 3]);
+  expect([...usedRows([])]).toEqual([]);
+});
+
+it('finds the point under the pointer among the rows drawn, within reach', () => {
+  const points = { x: Float64Array.of(0, 10, 11), y: Float64Array.of(0, 10, 10), rows: Uint32Array.of(0, 1) };
+  const same = (value: number) => value;
+  expect(nearestPoint(points, same, same, 11, 10)).toBe(1);
+  expect(nearestPoint(points, same, same, 2, 1)).toBe(0);
+  expect(nearestPoint(points, same, same, 60, 60)).toBeNull();
+});
+
+it('counts each pair once, and apart those without a coefficient', () => {
+  const none = new Array(9).fill(null);
+  const result = {
+    kind: 'correlation' as const,
+    variables: ['a', 'b', 'c'],
+    coefficient: [1, 0.5, null, 0.5, 1, 0.1, null, 0.1, 1],
+    pValue: [null, 0.05, null, 0.05, null, 0.6, null, 0.6, null],
+    log10P: none,
+    n: [10, 9, 2, 9, 9, 8, 2, 8, 10],
+    low: none,
+    high: none,
+    undefinedBecause: none,
+  };
+  expect(tally(result, 0.05)).toEqual({ pairs: 2, marked: 1, expected: '0.1', fewest: 2, most: 9, without: 1 });
+});

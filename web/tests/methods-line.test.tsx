@@ -1,0 +1,39 @@
+import { correlationSettingsSchema } from '@ivlen/contract';
+import { render, screen } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { expect, it, vi } from 'vitest';
+import { MethodsLine } from '../src/methods-line/methods-line';
+import { methodsSentence } from '../src/methods-line/methods-parts';
+import { correlationMethods } from '../src/stages/correlations/correlation-methods';
+
+const settings = correlationSettingsSchema.parse({});
+
+it('is one sentence of real text, the same on screen and copied', () => {
+  const parts = correlationMethods(settings, { variables: 12, rows: 1248 }, () => {});
+  render(<MethodsLine parts={parts} />);
+  const words =
+    'Pearson’s r among 12 variables in all 1,248 rows, two-sided, using every complete pair, marked at .05, .01 and .001, unadjusted.';
+  expect(screen.getByTestId('methods-line').textContent).toBe(words);
+  expect(methodsSentence(parts)).toBe(words);
+});
+
+it('changes its parts in place', async () => {
+  const change = vi.fn();
+  const user = userEvent.setup();
+  render(<MethodsLine parts={correlationMethods(settings, { variables: 1, rows: 3 }, change)} />);
+  await user.click(screen.getByRole('button', { name: /change the alternative/ }));
+  await user.click(screen.getByRole('radio', { name: /One-sided, negative/ }));
+  expect(change).toHaveBeenLastCalledWith({ alternative: 'less' });
+  expect(screen.queryByRole('radio')).toBeNull();
+
+  await user.click(screen.getByRole('button', { name: /change which rows/ }));
+  await user.click(screen.getByRole('radio', { name: /complete for all/ }));
+  expect(change).toHaveBeenLastCalledWith({ missing: 'listwise' });
+
+  await user.click(screen.getByRole('button', { name: /\.05, \.01 and \.001/ }));
+  await user.type(screen.getByRole('textbox'), '2{Enter}');
+  expect(screen.getByRole('alert').textContent).toContain('above 0 and below 1');
+  await user.clear(screen.getByRole('textbox'));
+  await user.type(screen.getByRole('textbox'), '.02 .002{Enter}');
+  expect(change).toHaveBeenLastCalledWith({ levels: [0.02, 0.002] });
+});

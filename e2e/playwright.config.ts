@@ -17,7 +17,7 @@ export default defineConfig({
     timezoneId: 'UTC',
     colorScheme: 'light',
     permissions: ['clipboard-read', 'clipboard-write'],
-    trace: 'retain-on-failure',
+    screenshot: 'only-on-failure',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

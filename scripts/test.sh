@@ -23,7 +23,7 @@ run_tests() {
     require_chromium
     require_build
     PLAYWRIGHT_JSON_OUTPUT_NAME=$results/browser.json run_counted "browser tests" browser \
-      npx playwright test --config e2e/playwright.config.ts --reporter=line,json
+      npx playwright test --config e2e/playwright.config.ts --reporter=list,json
   fi
   printf '%s passed, %s failed\n' "$passed" "$failed"
   [ "$failed" -eq 0 ]

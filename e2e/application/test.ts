@@ -26,14 +26,23 @@ export const test = base.extend<{ quiet: undefined }, { application: Application
 
 export { expect };
 
-/** Opens a study from the home page. */
-export async function openStudy(page: Page, name: string): Promise<void> {
-  await page.goto('/');
-  await page.getByRole('link', { name, exact: true }).click();
+/** Opens a copy of a demo study, so that no test sees what another one changed. */
+export async function openCopy(page: Page, name: string): Promise<void> {
+  const studies: { id: string; name: string }[] = await (await page.request.get('/api/studies')).json();
+  const original = studies.find((study) => study.name === name);
+  const { id } = await (await page.request.post(`/api/studies/${original?.id}/duplicate`)).json();
+  await page.goto(`/studies/${id}/correlations`);
   await expect(page.getByRole('grid')).toBeVisible();
 }
 
 /** The cell of a pair below the diagonal of the matrix, by the names of its row and column. */
 export function cellOf(page: Page, row: string, column: string) {
   return page.getByRole('gridcell', { name: `${row} and ${column}: ` });
+}
+
+/** Does something that changes a setting, and waits until the server has stored it. */
+export async function whileSaving(page: Page, change: () => Promise<unknown>): Promise<void> {
+  const stored = page.waitForResponse((response) => response.request().method() === 'PUT' && response.url().includes('/settings/'));
+  await change();
+  expect((await stored).ok()).toBe(true);
 }

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { cellOf, expect, openStudy, test } from '../application/test';
+import { cellOf, expect, openCopy, test } from '../application/test';
 
 async function violations(page: Page): Promise<string[]> {
   const { violations: found } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze();
@@ -29,7 +29,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     });
 
     test('the matrix with the card and a popover has none', async ({ page }) => {
-      await openStudy(page, 'Aldermere streams');
+      await openCopy(page, 'Aldermere streams');
       await cellOf(page, 'mayfly taxa', 'nitrate').click();
       await expect(page.getByTestId('pair-sentence')).toBeVisible();
       expect(await violations(page)).toEqual([]);

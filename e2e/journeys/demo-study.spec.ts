@@ -1,10 +1,10 @@
-import { cellOf, expect, openStudy, test } from '../application/test';
+import { cellOf, expect, openCopy, test, whileSaving } from '../application/test';
 
 test('the home page shows the demo studies, and a study opens with its quantities ticked, up to twelve', async ({ page }) => {
   await page.goto('/');
   await expect(page.getByRole('listitem').filter({ hasText: 'Aldermere streams' })).toContainText('248 rows × 18 variables');
   await expect(page.getByRole('listitem').filter({ hasText: 'Aldermere kick samples' })).toContainText('12 rows × 6 variables');
-  await openStudy(page, 'Aldermere streams');
+  await page.getByRole('link', { name: 'Aldermere streams', exact: true }).click();
   await expect(page.getByTestId('ticked-count')).toHaveText('12 of 14');
   await expect(page.getByRole('checkbox', { name: /stream order/ })).not.toBeChecked();
   const refused = page.getByRole('list', { name: 'Variables that are not correlated' });
@@ -13,7 +13,7 @@ test('the home page shows the demo studies, and a study opens with its quantitie
 });
 
 test('a cell opens the pair card with its working, its sentence to copy, and axes that swap', async ({ page }) => {
-  await openStudy(page, 'Aldermere streams');
+  await openCopy(page, 'Aldermere streams');
   // The demo's own values, as mpmath computes them from samples/aldermere-streams.csv (reference/pearson.json).
   await cellOf(page, 'mayfly taxa', 'nitrate').click();
   const card = page.getByRole('complementary', { name: 'Pair nitrate and mayfly taxa' });
@@ -40,7 +40,7 @@ test('a cell opens the pair card with its working, its sentence to copy, and axe
 });
 
 test('the keyboard alone ticks, moves in the matrix, opens, swaps and closes', async ({ page }) => {
-  await openStudy(page, 'Aldermere streams');
+  await openCopy(page, 'Aldermere streams');
   await page.keyboard.press('/');
   await page.keyboard.type('stream o');
   await page.getByRole('checkbox', { name: /stream order/ }).press('Space');
@@ -66,13 +66,13 @@ test('the keyboard alone ticks, moves in the matrix, opens, swaps and closes', a
 });
 
 test('listwise deletion, marks and the half above the diagonal change in place and are kept', async ({ page }) => {
-  await openStudy(page, 'Aldermere kick samples');
+  await openCopy(page, 'Aldermere kick samples');
   await page.getByRole('button', { name: /change which rows are used/ }).click();
   await page.getByRole('radio', { name: /Only rows complete for all/ }).click();
   await page.getByRole('button', { name: /\.05, \.01 and \.001; change/ }).click();
   await page.getByRole('textbox').and(page.locator('[placeholder=".1 .05"]')).fill('.02');
   await page.keyboard.press('Enter');
-  await page.getByRole('combobox', { name: 'Above the diagonal' }).selectOption('n');
+  await whileSaving(page, () => page.getByRole('combobox', { name: 'Above the diagonal' }).selectOption('n'));
   await expect(page.getByTestId('methods-line')).toContainText('using only rows complete for all of them, marked at .02, unadjusted.');
   await expect(page.getByTestId('legend')).toContainText('p ≤ .02');
   await expect(page.getByTestId('legend')).not.toContainText('.05');
@@ -82,7 +82,7 @@ test('listwise deletion, marks and the half above the diagonal change in place a
 });
 
 test('the kind of a variable is corrected from its menu: a category leaves the matrix', async ({ page }) => {
-  await openStudy(page, 'Aldermere kick samples');
+  await openCopy(page, 'Aldermere kick samples');
   const before = await page.getByRole('columnheader').count();
   const [first] = await page.getByRole('list', { name: 'Variables that can be correlated' }).getByRole('checkbox').all();
   const name = (await first?.evaluate((box) => box.closest('label')?.textContent)) ?? '';
@@ -95,7 +95,7 @@ test('the kind of a variable is corrected from its menu: a category leaves the m
 });
 
 test('each stage that is not built yet says in one sentence what will be there', async ({ page }) => {
-  await openStudy(page, 'Aldermere streams');
+  await openCopy(page, 'Aldermere streams');
   for (const stage of ['Data', 'Shape', 'Scatterplots', 'Subgroups', 'Collinearity', 'Report']) {
     await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
     await expect(page.getByRole('heading', { name: stage, level: 1 })).toBeVisible();

@@ -1,5 +1,5 @@
 import { gzipSync } from 'node:zlib';
-import { expect, openStudy, test } from '../application/test';
+import { expect, openCopy, test } from '../application/test';
 
 const MOST_BYTES = 300_000;
 
@@ -13,7 +13,7 @@ test('the first page and a study together load at most 300 kB of compressed scri
       scripts.push(response.body().then((body) => gzipSync(body).length));
     }
   });
-  await openStudy(page, 'Aldermere streams');
+  await openCopy(page, 'Aldermere streams');
   await page.waitForLoadState('networkidle');
   const bytes = (await Promise.all(scripts)).reduce((sum, length) => sum + length, 0);
   expect(bytes).toBeGreaterThan(50_000);

@@ -1,4 +1,4 @@
-import { cellOf, expect, test } from '../application/test';
+import { cellOf, expect, test, whileSaving } from '../application/test';
 
 // Heights over sea level and taxa of ten made-up stations; r, t and p were computed from these numbers with scipy 1.10.
 const CELLS = [
@@ -49,7 +49,7 @@ test('cells pasted from a spreadsheet become a matrix, a pair card, and outlive 
 
   // The methods line says what is on screen, and changes it.
   await page.getByRole('button', { name: /change the alternative/ }).click();
-  await page.getByRole('radio', { name: /One-sided, negative/ }).click();
+  await whileSaving(page, () => page.getByRole('radio', { name: /One-sided, negative/ }).click());
   await expect(page.getByTestId('methods-line')).toHaveText(
     'Pearson’s r among 3 variables in all 10 rows, one-sided for a negative correlation, using every complete pair, marked at .05, .01 and .001, unadjusted.',
   );

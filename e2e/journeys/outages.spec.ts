@@ -1,11 +1,10 @@
-import { cellOf, expect, openStudy, test } from '../application/test';
+import { cellOf, expect, openCopy, test, whileSaving } from '../application/test';
 
 test('what was stored survives kill -9 of the server', async ({ page, application }) => {
-  await openStudy(page, 'Aldermere streams');
-  await page.getByRole('checkbox', { name: 'turbidity' }).uncheck();
-  await page.getByRole('combobox', { name: 'Above the diagonal' }).selectOption('interval');
+  await openCopy(page, 'Aldermere streams');
+  await whileSaving(page, () => page.getByRole('checkbox', { name: 'turbidity' }).uncheck());
+  await whileSaving(page, () => page.getByRole('combobox', { name: 'Above the diagonal' }).selectOption('interval'));
   await expect(page.getByRole('grid')).toHaveAccessibleName('Correlation matrix of 11 variables');
-  await page.waitForLoadState('networkidle');
   await application.killAndRestart();
   await page.reload();
   await expect(page.getByRole('grid')).toHaveAccessibleName('Correlation matrix of 11 variables');
@@ -14,7 +13,7 @@ test('what was stored survives kill -9 of the server', async ({ page, applicatio
 });
 
 test('with the database gone the page says so, keeps what is shown, and recovers', async ({ page, application }) => {
-  await openStudy(page, 'Aldermere kick samples');
+  await openCopy(page, 'Aldermere kick samples');
   application.cutDatabase();
   const [box] = await page.getByRole('list', { name: 'Variables that can be correlated' }).getByRole('checkbox').all();
   await box?.click();
@@ -22,6 +21,6 @@ test('with the database gone the page says so, keeps what is shown, and recovers
   await expect(page.getByRole('grid')).toBeVisible();
   application.mendDatabase();
   await expect(page.getByRole('alert').filter({ hasText: 'The database does not answer.' })).toHaveCount(0, { timeout: 20_000 });
-  await openStudy(page, 'Aldermere streams');
+  await openCopy(page, 'Aldermere streams');
   await expect(cellOf(page, 'mayfly taxa', 'nitrate')).toBeVisible();
 });

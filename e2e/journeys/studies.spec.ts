@@ -1,13 +1,13 @@
-import { expect, openStudy, test } from '../application/test';
+import { expect, openCopy, test, whileSaving } from '../application/test';
 
 test('a study is renamed, duplicated, deleted, and the deletion undone', async ({ page }) => {
   await page.goto('/');
   const menuOf = (name: string) => page.getByRole('button', { name: `Menu of ${name}`, exact: true });
   await menuOf('Aldermere kick samples').click();
   await page.getByRole('menuitem', { name: 'Duplicate' }).click();
-  const copy = page.getByRole('link', { name: /Aldermere kick samples.+/ });
-  await expect(copy).toBeVisible();
-  const copyName = (await copy.textContent()) ?? '';
+  const made = page.getByText(/^“.+” was made\.$/);
+  await expect(made).toBeVisible();
+  const copyName = /“(.+)”/.exec((await made.textContent()) ?? '')?.[1] ?? '';
 
   await menuOf(copyName).click();
   await page.getByRole('menuitem', { name: 'Rename …' }).click();
@@ -33,12 +33,11 @@ test('an address that leads nowhere says so', async ({ page }) => {
 });
 
 test('two windows do not overwrite each other’s settings', async ({ page, context }) => {
-  await openStudy(page, 'Aldermere streams');
+  await openCopy(page, 'Aldermere streams');
   const other = await context.newPage();
-  await openStudy(other, 'Aldermere streams');
-  await page.getByRole('combobox', { name: 'Above the diagonal' }).selectOption('n');
-  await expect(page.getByRole('combobox', { name: 'Above the diagonal' })).toHaveValue('n');
-  await page.waitForLoadState('networkidle');
+  await other.goto(page.url());
+  await expect(other.getByRole('grid')).toBeVisible();
+  await whileSaving(page, () => page.getByRole('combobox', { name: 'Above the diagonal' }).selectOption('n'));
   await other.getByRole('button', { name: /change the alternative/ }).click();
   await other.getByRole('radio', { name: /One-sided, positive/ }).click();
   await expect(other.getByText(/This setting was not saved/)).toBeVisible();

@@ -104,6 +104,7 @@ describe('a study', () => {
     });
     const copy = await app.ask(studySchema, 'POST', `/studies/${study.id}/duplicate`);
     expect(copy).toMatchObject({ name: 'Sites of June (copy)', rows: 5, state: renamed.state });
+    expect((await app.ask(studySchema, 'POST', `/studies/${copy.id}/duplicate`)).name).toBe('Sites of June (copy 2)');
     const values = await (await app.send('GET', `/studies/${copy.id}/revisions/1/variables/v2/values`)).arrayBuffer();
     expect([...new Float64Array(values)]).toEqual([12.5, Number.NaN, 15, 18.25, 25]);
     const settings = await app.ask(storedSettingsSchema, 'GET', `/studies/${copy.id}/settings/working-set`);

@@ -50,6 +50,10 @@ export async function listStudies(db: Connection): Promise<StudyListItem[]> {
   }));
 }
 
+export async function studyNames(db: Connection): Promise<string[]> {
+  return db('study').whereNull('deleted').pluck<string[]>('name');
+}
+
 /** @throws {DomainError} 'no-such-study' */
 export async function getStudy(db: Connection, id: string): Promise<Study> {
   const row = await db('study').where({ id }).whereNull('deleted').first<StudyRow | undefined>();

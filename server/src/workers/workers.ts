@@ -13,7 +13,13 @@ export interface Workers {
 
 /** A pool of worker threads. */
 export function createWorkerPool(workerFile: string): Workers {
-  const pool = new Piscina({ filename: workerFile, maxThreads: Math.max(1, availableParallelism() - 1), idleTimeout: 60_000 });
+  const pool = new Piscina({
+    filename: workerFile,
+    // One is always warm; two at least, so that a large file being read does not keep a matrix waiting.
+    minThreads: 1,
+    maxThreads: Math.max(2, availableParallelism() - 1),
+    idleTimeout: 60_000,
+  });
   return {
     async run(task, signal) {
       const outcome: unknown = await pool.run(task, { signal });

@@ -1,10 +1,11 @@
 import type { Study, Variable, VariableSummary } from '@ivlen/contract';
+import { memo } from 'react';
 import { displayName } from '../variable-name';
 import { KindMenu } from './kind-menu';
 import { Hint } from './tooltip';
 
 /** A variable that has no correlation coefficient, with the reason and what can be done. */
-export function RefusedVariableRow({
+export const RefusedVariableRow = memo(function RefusedVariableRow({
   study,
   variable,
   summary,
@@ -24,7 +25,7 @@ export function RefusedVariableRow({
       <KindMenu study={study} variable={variable} />
     </li>
   );
-}
+});
 
 function shortKind({ kind }: Variable, summary: VariableSummary | undefined): string {
   if (kind !== 'nominal' || !summary) return kind;

@@ -9,6 +9,7 @@ import { displayName } from '../variable-name';
 import { RefusedVariableRow } from './refused-variable-row';
 import { ResizeHandle } from './resize-handle';
 import { Hint } from './tooltip';
+import { useLatest } from './use-latest';
 import { useRemembered } from './use-remembered';
 import { VariableRow } from './variable-row';
 
@@ -32,13 +33,13 @@ export function VariablesPanel({ study }: { study: Study }) {
   const quantities = study.state.variables.filter(isQuantity).map(({ id }) => id);
   const all = study.state.variables.filter(canBeCorrelated).map(({ id }) => id);
 
-  const tick = (variable: Variable, on: boolean, range: boolean) => {
+  const tick = useLatest((variable: Variable, on: boolean, range: boolean) => {
     const order = correlated.map(({ id }) => id);
     const [from, to] = [order.indexOf(lastTouched.current ?? ''), order.indexOf(variable.id)];
     const ids = range && from >= 0 ? order.slice(Math.min(from, to), Math.max(from, to) + 1) : [variable.id];
     lastTouched.current = variable.id;
     workingSet?.set(ids, on);
-  };
+  });
 
   if (folded) {
     return (

@@ -1,12 +1,12 @@
 import type { CorrelationResult, CorrelationSettings, Study, Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { type KeyboardEvent, useMemo, useState } from 'react';
 import { analysisQuery } from '../../api/queries';
 import { useCoefficientScale } from '../../figures/use-coefficient-scale';
 import { useElementWidth } from '../../frame/use-element-width';
 import { displayName } from '../../variable-name';
 import { CellReadout } from './cell-readout';
-import { cellData, type GridCellData } from './grid-cell-data';
+import { cellData, cellId, type GridCellData } from './grid-cell-data';
 import { CoefficientCell, DiagonalCell, UpperCell } from './grid-cells';
 import { type Place, useGridKeys } from './use-grid-keys';
 import type { Pair } from './use-pair-selection';
@@ -26,19 +26,43 @@ export function CorrelationGrid({ study, variables, result, settings, selected, 
   const scale = useCoefficientScale();
   const { data: summary } = useQuery(analysisQuery(study.id, study.head, { kind: 'summary' }));
   const bins = useMemo(() => new Map(summary?.variables.map(({ id, bins }) => [id, bins])), [summary]);
-  const { grid, active, setActive, onKeyDown } = useGridKeys(size);
-  const [lit, setLit] = useState<{ place: Place; element: HTMLElement } | null>(null);
-  const { rows, mostRows } = useMemo(() => {
+  const { rows, mostRows, places } = useMemo(() => {
     const rows = variables.map((_, i) => variables.map((__, j) => cellData(result, variables, i, j)));
     const counts = rows.flatMap((cells, i) => cells.filter((_, j) => j < i).map(({ n }) => n));
-    return { rows, mostRows: Math.max(0, ...counts) };
+    const places = new Map(rows.flatMap((cells, i) => cells.map((cell, j) => [cellId(cell), { i, j }] as const)));
+    return { rows, mostRows: Math.max(0, ...counts), places };
   }, [result, variables]);
-  const height = tileHeight(size);
+  const { grid, active, setActive, onKeyDown } = useGridKeys(size, ({ i, j }) => {
+    const cell = rows[i]?.[j];
+    return cell ? cellId(cell) : '';
+  });
+  const [lit, setLit] = useState<LitCell | null>(null);
   const tileWidth = (useElementWidth(grid) - ROW_NAMES) / size;
   const upright = variables.every((variable) => longestWord(displayName(variable)) * LETTER <= tileWidth);
-  const open = ({ row, column }: GridCellData) => onOpen(column, row);
+  const height = tileHeight(size);
   const isSelected = ({ row, column }: GridCellData) =>
     selected !== null && [selected.x.id, selected.y.id].includes(row.id) && [selected.x.id, selected.y.id].includes(column.id);
+
+  /** The cell that an event is about: its place, and its element. */
+  const cellUnder = (target: EventTarget): LitCell | null => {
+    const element = target instanceof Element ? target.closest<HTMLElement>('[data-cell]') : null;
+    const place = places.get(element?.dataset.cell ?? '');
+    return element && place ? { place, element } : null;
+  };
+  const open = (target: EventTarget) => {
+    const place = cellUnder(target)?.place;
+    if (!place || place.i === place.j) return;
+    const [x, y] = [variables[Math.min(place.i, place.j)], variables[Math.max(place.i, place.j)]];
+    if (x && y) onOpen(x, y);
+  };
+  const onKey = (event: KeyboardEvent) => {
+    if (event.key === 'Enter' || event.key === ' ') {
+      event.preventDefault();
+      open(event.target);
+    } else onKeyDown(event);
+  };
+  const lightUp = ({ target }: { target: EventTarget }) => setLit((before) => sameLight(before, cellUnder(target)));
+  const litCell = lit && lit.place.i !== lit.place.j ? rows[lit.place.i]?.[lit.place.j] : undefined;
 
   return (
     <div
@@ -49,7 +73,14 @@ export function CorrelationGrid({ study, variables, result, settings, selected, 
       aria-colcount={size + 1}
       className="figures grid max-w-full gap-0.5"
       style={{ gridTemplateColumns: `minmax(84px, max-content) repeat(${size}, minmax(${size > 16 ? 40 : 52}px, 82px))` }}
-      onKeyDown={onKeyDown}
+      onClick={({ target }) => open(target)}
+      onKeyDown={onKey}
+      onFocus={(event) => {
+        const cell = cellUnder(event.target);
+        if (cell) setActive(cell.place);
+        lightUp(event);
+      }}
+      onMouseOver={lightUp}
       onMouseLeave={() => setLit(null)}
       onBlur={() => setLit(null)}
     >
@@ -74,31 +105,36 @@ export function CorrelationGrid({ study, variables, result, settings, selected, 
             {displayName(variables[i] ?? { name: '' })}
           </div>
           {cells.map((cell, j) => {
-            const common = {
-              'data-cell': `${i}.${j}`,
-              tabIndex: active.i === i && active.j === j ? 0 : -1,
-              style: { height },
-              onFocus: (event: { currentTarget: HTMLElement }) => {
-                setActive({ i, j });
-                setLit({ place: { i, j }, element: event.currentTarget });
-              },
-              onMouseEnter: (event: { currentTarget: HTMLElement }) => setLit({ place: { i, j }, element: event.currentTarget }),
-            };
-            if (i === j) return <DiagonalCell key={cell.column.id} common={common} cell={cell} bins={bins.get(cell.row.id) ?? []} />;
-            const pair = { cell, common, settings, onOpen: () => open(i > j ? cell : { ...cell, row: cell.column, column: cell.row }) };
-            return i > j ? (
-              <CoefficientCell key={cell.column.id} {...pair} scale={scale} selected={isSelected(cell)} otherN={cell.n !== mostRows} />
-            ) : (
-              <UpperCell key={cell.column.id} {...pair} />
+            const common = { cell, height, active: active.i === i && active.j === j };
+            if (i === j) return <DiagonalCell key={cell.column.id} {...common} bins={bins.get(cell.row.id) ?? NO_BINS} />;
+            if (i < j) return <UpperCell key={cell.column.id} {...common} settings={settings} />;
+            return (
+              <CoefficientCell
+                key={cell.column.id}
+                {...common}
+                settings={settings}
+                scale={scale}
+                selected={isSelected(cell)}
+                otherN={cell.n !== mostRows}
+              />
             );
           })}
         </div>
       ))}
-      {lit && lit.place.i < size && lit.place.j < size && lit.place.i !== lit.place.j && (
-        <CellReadout cell={cellData(result, variables, lit.place.i, lit.place.j)} levels={settings.levels} anchor={lit.element} />
-      )}
+      {lit && litCell && <CellReadout cell={litCell} levels={settings.levels} anchor={lit.element} />}
     </div>
   );
+}
+
+interface LitCell {
+  readonly place: Place;
+  readonly element: HTMLElement;
+}
+
+const NO_BINS: readonly number[] = [];
+
+function sameLight(before: LitCell | null, after: LitCell | null): LitCell | null {
+  return before?.element === after?.element ? before : after;
 }
 
 /** About the widths, in pixels, of the column of names and of one letter over a column. */

@@ -32,6 +32,11 @@ export function cellData(result: CorrelationResult, variables: readonly Variable
   };
 }
 
+/** What tells a cell apart from all others, also when variables come and go. */
+export function cellId({ row, column }: Pick<GridCellData, 'row' | 'column'>): string {
+  return `${row.id}.${column.id}`;
+}
+
 /** Why a cell has no coefficient, in words. */
 function undefinedInWords({ row, column, because, n }: Pick<GridCellData, 'row' | 'column' | 'because' | 'n'>): string {
   switch (because) {

@@ -1,48 +1,62 @@
 import type { CorrelationSettings } from '@ivlen/contract';
 import { countMarks, formatCoefficient, formatInterval, formatP } from '@ivlen/core';
-import type { FocusEvent, KeyboardEvent, MouseEvent } from 'react';
+import { memo, type ReactNode } from 'react';
 import type { CoefficientScale } from '../../figures/coefficient-scale';
 import { Sparkline } from '../../frame/sparkline';
 import { displayName } from '../../variable-name';
-import { cellLines, type GridCellData } from './grid-cell-data';
+import { cellId, cellLines, type GridCellData } from './grid-cell-data';
 
-/** What every cell of the grid has: its place in the tab order and its height. */
-interface CommonCellProps {
-  readonly 'data-cell': string;
-  readonly tabIndex: number;
-  readonly style: { readonly height: number };
-  readonly onFocus: (event: FocusEvent<HTMLElement>) => void;
-  readonly onMouseEnter: (event: MouseEvent<HTMLElement>) => void;
-}
-
-interface PairCellProps {
+interface CellProps {
   readonly cell: GridCellData;
-  readonly common: CommonCellProps;
-  readonly settings: CorrelationSettings;
-  readonly onOpen: () => void;
+  /** Whether it is the one cell in the tab order. */
+  readonly active: boolean;
+  readonly height: number;
 }
 
-export function CoefficientCell({
+interface PairCellProps extends CellProps {
+  readonly settings: CorrelationSettings;
+}
+
+interface CoefficientCellProps extends PairCellProps {
+  readonly scale: CoefficientScale;
+  readonly selected: boolean;
+  /** Whether the pair rests on fewer rows than others. */
+  readonly otherN: boolean;
+}
+
+/** Most cells stay the same when a variable comes or goes: only those that differ are drawn again. */
+function sameCellProps<P extends CellProps>(before: P, after: P): boolean {
+  const { cell: cellBefore, ...restBefore } = before;
+  const { cell: cellAfter, ...restAfter } = after;
+  return sameEntries(cellBefore, cellAfter) && sameEntries(restBefore, restAfter);
+}
+
+function sameEntries<T extends object>(before: T, after: T): boolean {
+  const entries = Object.entries(before);
+  const others = new Map<string, unknown>(Object.entries(after));
+  return entries.length === others.size && entries.every(([key, value]) => Object.is(others.get(key), value));
+}
+
+export const CoefficientCell = memo(function CoefficientCell({
   cell,
-  common,
-  settings: { levels },
-  onOpen,
+  active,
+  height,
+  settings,
   scale,
   selected,
   otherN,
-}: PairCellProps & { scale: CoefficientScale; selected: boolean; otherN: boolean }) {
-  const marks = countMarks(cell.p, levels);
+}: CoefficientCellProps) {
+  const marks = countMarks(cell.p, settings.levels);
   const { background, text } = scale(Number.isNaN(cell.coefficient) ? 0 : cell.coefficient);
   const ring = selected ? 'ring-2 ring-accent ring-offset-1 ring-offset-paper z-[1]' : '';
   const border = otherN ? 'border border-dotted border-edge' : 'border border-transparent';
   return (
     <PairCell
       cell={cell}
-      common={common}
-      levels={levels}
-      onOpen={onOpen}
+      active={active}
+      levels={settings.levels}
       className={`${ring} ${border}`}
-      colours={{ background, color: text }}
+      style={{ height, background, color: text }}
       selected={selected}
     >
       <span className="grid w-full grid-cols-[minmax(1px,1fr)_auto_minmax(14px,1fr)] items-center">
@@ -53,22 +67,22 @@ export function CoefficientCell({
       </span>
     </PairCell>
   );
-}
+}, sameCellProps);
 
-export function UpperCell({ cell, common, settings: { levels, above }, onOpen }: PairCellProps) {
+export const UpperCell = memo(function UpperCell({ cell, active, height, settings: { levels, above } }: PairCellProps) {
   const faint = above === 'p' && countMarks(cell.p, levels) === 0;
   return (
     <PairCell
       cell={cell}
-      common={common}
+      active={active}
       levels={levels}
-      onOpen={onOpen}
       className={`border border-rule bg-surface text-[12px] ${faint ? 'text-muted' : 'text-ink'}`}
+      style={{ height }}
     >
       {upperText(cell, above, levels)}
     </PairCell>
   );
-}
+}, sameCellProps);
 
 function upperText(cell: GridCellData, above: CorrelationSettings['above'], levels: readonly number[]): string {
   switch (above) {
@@ -83,47 +97,42 @@ function upperText(cell: GridCellData, above: CorrelationSettings['above'], leve
   }
 }
 
-export function DiagonalCell({ common, cell, bins }: { common: CommonCellProps; cell: GridCellData; bins: readonly number[] }) {
+export const DiagonalCell = memo(function DiagonalCell({ cell, active, height, bins }: CellProps & { readonly bins: readonly number[] }) {
   return (
     <div
-      {...common}
+      data-cell={cellId(cell)}
+      tabIndex={active ? 0 : -1}
       role="gridcell"
       aria-label={`${displayName(cell.row)}: distribution of ${cell.n} values`}
       className="flex items-end justify-center overflow-hidden rounded bg-sunken px-1"
+      style={{ height }}
     >
-      <Sparkline bins={bins} width={46} height={common.style.height - 8} />
+      <Sparkline bins={bins} width={46} height={height - 8} />
     </div>
   );
-}
+}, sameCellProps);
 
 interface FrameProps {
   readonly cell: GridCellData;
-  readonly common: CommonCellProps;
+  readonly active: boolean;
   readonly levels: readonly number[];
-  readonly onOpen: () => void;
   readonly className: string;
-  readonly colours?: { background: string; color: string };
+  readonly style: { readonly height: number; readonly background?: string; readonly color?: string };
   readonly selected?: boolean;
-  readonly children: React.ReactNode;
+  readonly children: ReactNode;
 }
 
-/** A cell about a pair: a click or Enter opens its card. */
-function PairCell({ cell, common, levels, onOpen, className, colours, selected = false, children }: FrameProps) {
-  const onKeyDown = (event: KeyboardEvent) => {
-    if (event.key !== 'Enter' && event.key !== ' ') return;
-    event.preventDefault();
-    onOpen();
-  };
+/** A cell about a pair; the grid around it listens to the pointer and the keys. */
+function PairCell({ cell, active, levels, className, style, selected = false, children }: FrameProps) {
   return (
     <div
-      {...common}
+      data-cell={cellId(cell)}
+      tabIndex={active ? 0 : -1}
       role="gridcell"
       aria-selected={selected}
       aria-label={`${displayName(cell.row)} and ${displayName(cell.column)}: ${cellLines(cell, levels).join('; ')}`}
-      onClick={onOpen}
-      onKeyDown={onKeyDown}
       className={`flex cursor-pointer items-center justify-center rounded text-center leading-none ${className}`}
-      style={{ ...common.style, ...colours }}
+      style={style}
     >
       {children}
     </div>

@@ -6,8 +6,11 @@ export interface Place {
   readonly j: number;
 }
 
-/** Arrow keys, Home and End within a square grid, with one cell in the tab order (ARIA grid pattern). */
-export function useGridKeys(size: number) {
+/**
+ * Arrow keys, Home and End within a square grid, with one cell in the tab order (ARIA grid pattern).
+ * @param cellId the value of `data-cell` of the cell at a place
+ */
+export function useGridKeys(size: number, cellId: (place: Place) => string) {
   const grid = useRef<HTMLDivElement>(null);
   const [wanted, setActive] = useState<Place>({ i: 1, j: 0 });
   const active = { i: Math.min(wanted.i, size - 1), j: Math.min(wanted.j, size - 1) };
@@ -17,7 +20,7 @@ export function useGridKeys(size: number) {
     if (!next) return;
     event.preventDefault();
     setActive(next);
-    grid.current?.querySelector<HTMLElement>(`[data-cell="${next.i}.${next.j}"]`)?.focus();
+    grid.current?.querySelector<HTMLElement>(`[data-cell="${cellId(next)}"]`)?.focus();
   };
   return { grid, active, setActive, onKeyDown };
 }

@@ -2,6 +2,8 @@ import type { ImportColumn, ImportSettingsPatch } from '@ivlen/contract';
 import { useState } from 'react';
 
 const LEAVE_OUT = 'leave out';
+/** Names up to this many letters widen their column. */
+const LONGEST_SHOWN = 24;
 
 interface ColumnHeaderProps {
   readonly column: ImportColumn;
@@ -50,6 +52,7 @@ export function ColumnHeader({ column, index, onCorrect }: ColumnHeaderProps) {
       <input
         className="w-full rounded border border-transparent bg-transparent px-1.5 py-0.5 font-semibold hover:border-edge focus:border-edge"
         aria-label={`Name of column ${index + 1}`}
+        style={{ minWidth: `${Math.min(LONGEST_SHOWN, name.length + 2)}ch` }}
         value={name}
         onChange={(event) => setName(event.target.value)}
         onBlur={commit}

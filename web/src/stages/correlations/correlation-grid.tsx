@@ -138,8 +138,8 @@ function sameLight(before: LitCell | null, after: LitCell | null): LitCell | nul
 }
 
 /** About the widths, in pixels, of the column of names and of one letter over a column. */
-const ROW_NAMES = 112;
-const LETTER = 5.9;
+const ROW_NAMES = 100;
+const LETTER = 5.2;
 
 function longestWord(name: string): number {
   return Math.max(...name.split(' ').map((word) => word.length));

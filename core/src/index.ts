@@ -1,12 +1,18 @@
+export { type Adjustment, adjustPValues } from './correlation/adjust-p-values';
 export { type CorrelationMatrix, correlationMatrix, type MatrixOptions } from './correlation/correlation-matrix';
+export { kendall } from './correlation/kendall';
 export { pearson } from './correlation/pearson';
+export { spearman } from './correlation/spearman';
 export type {
   Alternative,
   CorrelationOptions,
   CorrelationTest,
   Interval,
+  IntervalKind,
   Method,
   MissingRule,
+  PMethod,
+  Statistic,
   UndefinedBecause,
 } from './correlation/types';
 export { type Description, describe } from './description/describe';

@@ -1,14 +1,23 @@
 /** Alternative hypothesis about the population correlation: not zero, above zero, below zero. */
 export type Alternative = 'two-sided' | 'greater' | 'less';
 
-/** Correlation coefficients that the core computes. */
-export type Method = 'pearson';
+/** Correlation coefficients: Pearson's r, Spearman's ρ, Kendall's τ-b. */
+export type Method = 'pearson' | 'spearman' | 'kendall';
 
 /** How cells with missing values are dropped from a matrix. */
 export type MissingRule = 'pairwise' | 'listwise';
 
 /** Why a coefficient could not be computed; a pair that fails never stops a matrix. */
 export type UndefinedBecause = 'too-few-cases' | 'constant-x' | 'constant-y' | 'constant-both';
+
+/** How a p-value was got. */
+export type PMethod = 't' | 'normal' | 'exact' | 'permutation';
+
+/**
+ * Kinds of interval, all on Fisher's z scale. `default` is Fisher's for Pearson, Bonett & Wright's for Spearman and
+ * Fieller, Hartley & Pearson's for Kendall; `adf` (asymptotically distribution-free) is for Pearson.
+ */
+export type IntervalKind = 'default' | 'fisher' | 'fieller' | 'bonett-wright' | 'adf';
 
 /** A confidence interval. One-sided alternatives have one limit at −1 or 1. */
 export interface Interval {
@@ -17,6 +26,13 @@ export interface Interval {
   /** Confidence level between 0 and 1. */
   readonly level: number;
   readonly method: string;
+}
+
+/** A statistic with its name and, where it has them, its degrees of freedom. */
+export interface Statistic {
+  readonly name: string;
+  readonly value: number;
+  readonly df?: number;
 }
 
 /** A correlation coefficient with its test. */
@@ -29,12 +45,12 @@ export interface CorrelationTest {
   readonly pValue: number;
   /** log10 of the p-value, finite where the p-value itself underflows to zero. */
   readonly log10P: number;
-  readonly pMethod: 't';
-  readonly statistic: { readonly name: string; readonly value: number; readonly df?: number } | null;
+  readonly pMethod: PMethod;
+  readonly statistic: Statistic | null;
   readonly alternative: Alternative;
   /** null where n is too small for it, or where the coefficient is exactly ±1. */
   readonly interval: Interval | null;
-  /** Set where the points lie exactly on a line: p is 0 and there is no interval. */
+  /** Set where the coefficient is exactly ±1: there is no interval. */
   readonly degenerate?: true;
   readonly undefinedBecause?: UndefinedBecause;
 }
@@ -44,4 +60,10 @@ export interface CorrelationOptions {
   alternative?: Alternative;
   /** Confidence level of the interval, between 0 and 1. Default .95. */
   level?: number;
+  /**
+   * `best` (default) is exact where that can be computed. `exact` asks for it and falls back beyond its limits (12 rows,
+   * Kendall without ties 60), which `pMethod` then says. Pearson has no exact p.
+   */
+  p?: 'best' | 'exact' | 'approximate';
+  interval?: IntervalKind;
 }

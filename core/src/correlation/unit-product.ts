@@ -10,7 +10,7 @@ export interface UnitProduct {
 const EXACT_LINE = 64 * Number.EPSILON * Number.EPSILON;
 
 /** Above this |r| the distance between the vectors keeps more digits of 1 − |r| than their product. */
-const NEAR_LINE = 0.5;
+export const NEAR_LINE = 0.5;
 
 /** Scales a centred column to unit length, in place. */
 export function toUnitLength(centred: Float64Array, n = centred.length): void {

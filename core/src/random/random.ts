@@ -1,0 +1,65 @@
+import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
+import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+
+const TWO_32 = 2 ** 32;
+
+/** Seeded random numbers: the same seed gives the same numbers everywhere. Generator: Blackman & Vigna (2018), xoroshiro128+. */
+export class Random {
+  readonly #generator;
+  #spare = Number.NaN;
+
+  /** @throws {RangeError} a seed that is not an integer. */
+  constructor(seed: number) {
+    if (!Number.isInteger(seed)) throw new RangeError(`seed must be an integer; got ${seed}`);
+    this.#generator = xoroshiro128plus(seed | 0);
+  }
+
+  /** Uniform in [0, 1). */
+  uniform(): number {
+    return uniformFloat64(this.#generator);
+  }
+
+  /** An integer from 0 to below `limit`; the bias is below limit/2³². */
+  below(limit: number): number {
+    return Math.floor(((this.#generator.next() >>> 0) * limit) / TWO_32);
+  }
+
+  /** Normal deviate, polar method (Marsaglia & Bray 1964). */
+  normal(): number {
+    if (this.#spare === this.#spare) {
+      const value = this.#spare;
+      this.#spare = Number.NaN;
+      return value;
+    }
+    for (;;) {
+      const u = 2 * this.uniform() - 1;
+      const v = 2 * this.uniform() - 1;
+      const s = u * u + v * v;
+      if (s >= 1 || s === 0) continue;
+      const factor = Math.sqrt((-2 * Math.log(s)) / s);
+      this.#spare = v * factor;
+      return u * factor;
+    }
+  }
+
+  /** Gamma deviate of unit scale (Marsaglia & Tsang 2000), shape ≥ 1. */
+  gamma(shape: number): number {
+    const d = shape - 1 / 3;
+    const c = 1 / Math.sqrt(9 * d);
+    for (;;) {
+      const x = this.normal();
+      const v = (1 + c * x) ** 3;
+      if (v > 0 && Math.log(1 - this.uniform()) < 0.5 * x * x + d - d * v + d * Math.log(v)) return d * v;
+    }
+  }
+
+  /** Shuffles in place (Fisher & Yates 1938, Durstenfeld 1964). */
+  shuffle(values: Float64Array | Int32Array): void {
+    for (let i = values.length - 1; i > 0; i--) {
+      const j = this.below(i + 1);
+      const held = values[i];
+      values[i] = values[j];
+      values[j] = held;
+    }
+  }
+}

@@ -4,6 +4,7 @@ import { correlationP } from './correlation-p';
 import { fisherInterval } from './fisher-interval';
 import { assertSameLength, type ResolvedCorrelationOptions, resolveCorrelationOptions } from './options';
 import { createRankColumn, createRankScratch, denseWithin, type RankColumn, type RankScratch, ranksWithin } from './rank-column';
+import { rhoFromDifferences } from './rho-from-differences';
 import { constantReason, FEWEST_ROWS, undefinedTest } from './test-result';
 import type { CorrelationOptions, CorrelationTest } from './types';
 import { type Coefficient, zVariance } from './z-variance';
@@ -36,7 +37,7 @@ export function testSpearman(a: RankColumn, b: RankColumn, scratch: RankScratch,
 
   const squaredDifferences = complete ? sumAll(x.ranks, y.ranks) : sumComplete(a, b, x.ranks, y.ranks);
   const variation = [rankVariation(x.ties), rankVariation(y.ties)] as const;
-  const coefficient = fromDifferences(squaredDifferences, ...variation);
+  const coefficient = rhoFromDifferences(squaredDifferences, ...variation);
   const exact = options.p !== 'approximate' && n <= MOST_ROWS_CONDITIONAL;
   return {
     method: 'spearman',
@@ -71,19 +72,6 @@ function sumComplete(a: RankColumn, b: RankColumn, x: Float64Array, y: Float64Ar
 /** Σ(2R)(2S) = 2(ΣR² + ΣS² − Σd²), with ΣR² = Σ(R − R̄)² + n(n + 1)²/4. */
 function sumOfProducts(squaredDifferences: number, variationX: number, variationY: number, n: number): number {
   return 2 * (variationX + variationY + (n * (n + 1) ** 2) / 2 - squaredDifferences);
-}
-
-/**
- * ρ = (A + B − D)/(2√(AB)) from Σd² = D, where D, A and B are multiples of ¼ and exact in doubles to some 10⁵ rows.
- * 1 ∓ ρ = (D′ − (√A − √B)²)/(2√(AB)), with D′ = D or 2A + 2B − D, does not cancel near ±1.
- */
-function fromDifferences(d: number, a: number, b: number): Coefficient {
-  const root = a === b ? a : Math.sqrt(a) * Math.sqrt(b);
-  const r = (a + b - d) / (2 * root);
-  const gap = (a - b) / (Math.sqrt(a) + Math.sqrt(b));
-  const distance = r >= 0 ? d : 2 * a + 2 * b - d;
-  const oneMinusAbs = Math.abs(r) < 0.5 ? 1 - Math.abs(r) : Math.max(0, distance - gap * gap) / (2 * root);
-  return { r: Math.abs(r) < 0.5 ? r : Math.sign(r) * (1 - oneMinusAbs), oneMinusAbs };
 }
 
 function exactTest(a: RankColumn, b: RankColumn, t: number, { alternative }: ResolvedCorrelationOptions) {

@@ -1,0 +1,80 @@
+import { assertAlternative, assertLevel, assertMethod } from '../correlation/options';
+import type { Alternative, Interval, Method } from '../correlation/types';
+import { fisherZ } from '../correlation/z-variance';
+import { normalP } from '../distributions/tail-probability';
+import { assertCoefficient, assertSize, givenCoefficient, intervalOf, varianceOf } from './coefficient';
+import type { GroupCoefficient } from './compare-independent';
+
+export interface AgainstOptions {
+  /** Default 'pearson'. */
+  method?: Method;
+  alternative?: Alternative;
+  level?: number;
+}
+
+export interface TestAgainst {
+  readonly z: number;
+  readonly pValue: number;
+  readonly log10P: number;
+  /** Two-sided, of the coefficient itself. */
+  readonly interval: Interval | null;
+}
+
+/**
+ * Tests whether the population coefficient is a given value: (z − artanh ρ₀)/SE.
+ * Source: Fisher (1921); variances of z as in `compareIndependent`. NaN below n = 4 (Kendall 5), for |coefficient| = 1
+ * and for |ρ₀| = 1.
+ * @throws {RangeError} a coefficient or ρ₀ outside [−1, 1], or an option that does not exist.
+ */
+export function testAgainst(
+  { coefficient, n }: GroupCoefficient,
+  rho0: number,
+  { method = 'pearson', alternative = 'two-sided', level = 0.95 }: AgainstOptions = {},
+): TestAgainst {
+  assertMethod(method);
+  assertAlternative(alternative);
+  assertLevel(level);
+  assertCoefficient('coefficient', coefficient);
+  assertCoefficient('rho0', rho0);
+  assertSize(n);
+  const testable = Math.abs(coefficient) < 1 && Math.abs(rho0) < 1;
+  const difference = fisherZ(givenCoefficient(coefficient)) - fisherZ(givenCoefficient(rho0));
+  const z = testable ? difference / Math.sqrt(varianceOf(method, coefficient, n)) : Number.NaN;
+  return { z, ...normalP(z, alternative), interval: intervalOf(method, coefficient, n, level) };
+}
+
+export interface EquivalenceTest {
+  /** Of the test that the coefficient lies above −bound. */
+  readonly lower: { readonly z: number; readonly pValue: number };
+  /** Of the test that the coefficient lies below bound. */
+  readonly upper: { readonly z: number; readonly pValue: number };
+  /** The larger of the two: small if the coefficient lies within ±bound. */
+  readonly pValue: number;
+  readonly log10P: number;
+  /** Two-sided at 1 − 2α: equivalence at α is this interval lying within ±bound. */
+  readonly interval: Interval | null;
+}
+
+/**
+ * Two one-sided tests that a population coefficient is smaller in size than the smallest effect of interest.
+ * Source: Schuirmann (1987); for correlations by Fisher's z, Goertzen & Cribbie (2010).
+ * @param bound smallest effect of interest, in (0, 1)
+ * @throws {RangeError} a coefficient outside [−1, 1], a bound outside (0, 1), or an option that does not exist.
+ */
+export function equivalenceTest(
+  { coefficient, n }: GroupCoefficient,
+  bound: number,
+  { method = 'pearson', alpha = 0.05 }: { method?: Method; alpha?: number } = {},
+): EquivalenceTest {
+  if (!(bound > 0 && bound < 1)) throw new RangeError(`bound must lie between 0 and 1; got ${bound}`);
+  const lower = testAgainst({ coefficient, n }, -bound, { method, alternative: 'greater' });
+  const upper = testAgainst({ coefficient, n }, bound, { method, alternative: 'less' });
+  const larger = lower.pValue >= upper.pValue ? lower : upper;
+  return {
+    lower: { z: lower.z, pValue: lower.pValue },
+    upper: { z: upper.z, pValue: upper.pValue },
+    pValue: larger.pValue,
+    log10P: larger.log10P,
+    interval: intervalOf(method, coefficient, n, 1 - 2 * alpha),
+  };
+}

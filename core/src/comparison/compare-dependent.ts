@@ -1,0 +1,123 @@
+import { assertAlternative, assertLevel } from '../correlation/options';
+import type { Alternative, Interval } from '../correlation/types';
+import { studentP } from '../distributions/student-t';
+import { normalP } from '../distributions/tail-probability';
+import { assertCoefficient, assertSize, intervalOf } from './coefficient';
+import { zouInterval } from './zou-interval';
+
+export interface DependentOptions {
+  /** Of the first correlation less the second. Default 'two-sided'. */
+  alternative?: Alternative;
+  /** Default .95. */
+  level?: number;
+}
+
+/** Correlations of A with B, of A with C, and of B with C, all over the same n rows. */
+export interface OverlappingCorrelations {
+  readonly rAB: number;
+  readonly rAC: number;
+  readonly rBC: number;
+  readonly n: number;
+}
+
+export interface OverlappingComparison {
+  readonly williams: { readonly t: number; readonly df: number; readonly pValue: number; readonly log10P: number };
+  readonly meng: { readonly z: number; readonly pValue: number; readonly log10P: number };
+  /** Of rAB − rAC. */
+  readonly interval: Interval | null;
+}
+
+/**
+ * Is A tied more closely to B than to C? Pearson correlations that share a variable.
+ *
+ * Sources: Williams (1959) as Steiger (1980), eq. 7; Meng, Rosenthal & Rubin (1992), eqs. 1–3; interval Zou (2007), with
+ * the correlation of the two estimates after Olkin & Siotani. Domain: n ≥ 4, |r| < 1, else NaN.
+ * @throws {RangeError} a correlation outside [−1, 1], or an option that does not exist.
+ */
+export function compareOverlapping(
+  { rAB, rAC, rBC, n }: OverlappingCorrelations,
+  { alternative = 'two-sided', level = 0.95 }: DependentOptions = {},
+): OverlappingComparison {
+  assertInputs({ rAB, rAC, rBC }, n, alternative, level);
+  const determinant = 1 - rAB ** 2 - rAC ** 2 - rBC ** 2 + 2 * rAB * rAC * rBC;
+  const mean = (rAB + rAC) / 2;
+  const t = (rAB - rAC) * Math.sqrt(((n - 1) * (1 + rBC)) / (2 * ((n - 1) / (n - 3)) * determinant + mean ** 2 * (1 - rBC) ** 3));
+  const df = n - 3;
+  const square = (rAB ** 2 + rAC ** 2) / 2;
+  const f = Math.min(1, (1 - rBC) / (2 * (1 - square)));
+  const h = (1 - f * square) / (1 - square);
+  const z = (Math.atanh(rAB) - Math.atanh(rAC)) * Math.sqrt((n - 3) / (2 * (1 - rBC) * h));
+  const c = ((rBC - (rAB * rAC) / 2) * (1 - rAB ** 2 - rAC ** 2 - rBC ** 2) + rBC ** 3) / ((1 - rAB ** 2) * (1 - rAC ** 2));
+  const enough = n > 3;
+  return {
+    williams: { t: enough ? t : Number.NaN, df, ...studentP(enough ? t : Number.NaN, df, alternative) },
+    meng: { z: enough ? z : Number.NaN, ...normalP(enough ? z : Number.NaN, alternative) },
+    interval: zouInterval(rAB, rAC, intervalOf('pearson', rAB, n, level), intervalOf('pearson', rAC, n, level), c),
+  };
+}
+
+/** All six correlations among A, B, C and D over the same n rows. */
+export interface NonOverlappingCorrelations {
+  readonly rAB: number;
+  readonly rCD: number;
+  readonly rAC: number;
+  readonly rAD: number;
+  readonly rBC: number;
+  readonly rBD: number;
+  readonly n: number;
+}
+
+export interface NonOverlappingComparison {
+  readonly steiger: { readonly z: number; readonly pValue: number; readonly log10P: number };
+  readonly dunnClark: { readonly z: number; readonly pValue: number; readonly log10P: number };
+  /** Of rAB − rCD. */
+  readonly interval: Interval | null;
+}
+
+/**
+ * Are A and B tied more closely than C and D? Pearson correlations of the same rows without a shared variable.
+ *
+ * Sources: Dunn & Clark (1969), the same as Raghunathan, Rosenthal & Rubin (1996); Steiger (1980), eq. 15; interval
+ * Zou (2007). Domain: n ≥ 4, |r| < 1, else NaN.
+ * @throws {RangeError} a correlation outside [−1, 1], or an option that does not exist.
+ */
+export function compareNonOverlapping(
+  { n, ...r }: NonOverlappingCorrelations,
+  { alternative = 'two-sided', level = 0.95 }: DependentOptions = {},
+): NonOverlappingComparison {
+  assertInputs(r, n, alternative, level);
+  const difference = (Math.atanh(r.rAB) - Math.atanh(r.rCD)) * Math.sqrt(n > 3 ? n - 3 : Number.NaN);
+  const mean = (r.rAB + r.rCD) / 2;
+  const s = estimateCorrelation(r);
+  const steigerZ = difference / Math.sqrt(2 - 2 * estimateCorrelation({ ...r, rAB: mean, rCD: mean }));
+  const dunnClarkZ = difference / Math.sqrt(2 - 2 * s);
+  return {
+    steiger: { z: steigerZ, ...normalP(steigerZ, alternative) },
+    dunnClark: { z: dunnClarkZ, ...normalP(dunnClarkZ, alternative) },
+    interval: zouInterval(r.rAB, r.rCD, intervalOf('pearson', r.rAB, n, level), intervalOf('pearson', r.rCD, n, level), s),
+  };
+}
+
+/** Large-sample correlation of rAB and rCD (Pearson & Filon 1898; Steiger 1980, eq. 2), 1 2 3 4 = A B C D. */
+function estimateCorrelation({
+  rAB: r12,
+  rCD: r34,
+  rAC: r13,
+  rAD: r14,
+  rBC: r23,
+  rBD: r24,
+}: Omit<NonOverlappingCorrelations, 'n'>): number {
+  const covariance =
+    (r13 - r12 * r23) * (r24 - r23 * r34) +
+    (r14 - r13 * r34) * (r23 - r12 * r13) +
+    (r13 - r14 * r34) * (r24 - r12 * r14) +
+    (r14 - r12 * r24) * (r23 - r24 * r34);
+  return covariance / (2 * (1 - r12 ** 2) * (1 - r34 ** 2));
+}
+
+function assertInputs(correlations: Readonly<Record<string, number>>, n: number, alternative: Alternative, level: number): void {
+  for (const [name, r] of Object.entries(correlations)) assertCoefficient(name, r);
+  assertSize(n);
+  assertAlternative(alternative);
+  assertLevel(level);
+}

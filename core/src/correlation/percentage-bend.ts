@@ -1,0 +1,64 @@
+import { completePair } from '../columns/complete-rows';
+import { quantile } from '../description/quantile';
+import { correlationP } from './correlation-p';
+import { assertAlternative, assertSameLength } from './options';
+import { FEWEST_ROWS } from './test-result';
+import type { Alternative } from './types';
+
+export interface PercentageBend {
+  readonly coefficient: number;
+  readonly n: number;
+  readonly pValue: number;
+  readonly log10P: number;
+  readonly statistic: { readonly name: 't'; readonly value: number; readonly df: number } | null;
+}
+
+/**
+ * Percentage bend correlation: values far from the median, by the middle 1 − β of the sample, count no more than those
+ * at the bend. Source: Wilcox (1994), p. 602; t on n − 2 degrees of freedom. Missing values (NaN): rows complete for
+ * both. NaN where n < 3 or more than 1 − β of a variable's values are equal.
+ * @param options.beta share of the sample that may be bent, in (0, .5]. Default .2.
+ * @throws {RangeError} columns of unequal length, or a β or an alternative that does not exist.
+ */
+export function percentageBend(
+  x: Float64Array,
+  y: Float64Array,
+  { beta = 0.2, alternative = 'two-sided' }: { beta?: number; alternative?: Alternative } = {},
+): PercentageBend {
+  assertSameLength(x, y);
+  assertAlternative(alternative);
+  if (!(beta > 0 && beta <= 0.5)) throw new RangeError(`beta must lie in (0, .5]; got ${beta}`);
+  const pair = completePair(x, y);
+  const n = pair.x.length;
+  const none = { coefficient: Number.NaN, n, pValue: Number.NaN, log10P: Number.NaN, statistic: null };
+  if (n < FEWEST_ROWS) return none;
+  const [a, b] = [bent(pair.x, beta), bent(pair.y, beta)];
+  if (!a || !b) return none;
+  let [ab, aa, bb] = [0, 0, 0];
+  for (let i = 0; i < n; i++) {
+    ab += a[i] * b[i];
+    aa += a[i] * a[i];
+    bb += b[i] * b[i];
+  }
+  const coefficient = ab / Math.sqrt(aa * bb);
+  const { t, pValue, log10P } = correlationP(coefficient, 1 - Math.abs(coefficient), n - 2, alternative);
+  return { coefficient, n, pValue, log10P, statistic: { name: 't', value: t, df: n - 2 } };
+}
+
+/** Deviations from the bent location in units of the bent scale, held within ±1; null where the scale is 0. */
+function bent(x: Float64Array, beta: number): Float64Array | null {
+  const n = x.length;
+  const median = quantile(x.slice().sort(), 0.5);
+  const distances = x.map((value) => Math.abs(value - median)).sort();
+  const omega = distances[Math.floor((1 - beta) * n + 0.5) - 1];
+  if (!(omega > 0)) return null;
+  let [below, above, sum] = [0, 0, 0];
+  for (const value of x) {
+    const psi = (value - median) / omega;
+    if (psi < -1) below++;
+    else if (psi > 1) above++;
+    else sum += value - median;
+  }
+  const location = median + (omega * (above - below) + sum) / (n - below - above);
+  return x.map((value) => Math.max(-1, Math.min(1, (value - location) / omega)));
+}

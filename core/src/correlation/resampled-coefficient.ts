@@ -1,0 +1,97 @@
+import { centreColumn } from '../columns/centre';
+import { denseRanks } from '../ranks/midranks';
+import { sortOrder } from '../ranks/sort-order';
+import { rankVariation, type Ties } from '../ranks/ties';
+import { concordance } from './concordance';
+import { tauB } from './kendall';
+import { createRankScratch, type RankColumn } from './rank-column';
+import { rhoFromDifferences } from './rho-from-differences';
+import type { Method } from './types';
+
+/** The coefficient of a resample, given by its row numbers; NaN where one of the variables does not vary in it. */
+export type ResampledCoefficient = (rows: Int32Array) => number;
+
+/** Prepares a complete pair once, so that each resample costs O(n), for Kendall O(n log n), without new memory. */
+export function createResampledCoefficient(x: Float64Array, y: Float64Array, method: Method): ResampledCoefficient {
+  if (method === 'pearson') return resampledPearson(x, y);
+  const [denseX, denseY] = [denseRanks(x, sortOrder(x)), denseRanks(y, sortOrder(y))];
+  return method === 'spearman' ? resampledSpearman(denseX, denseY) : resampledKendall(denseX, denseY);
+}
+
+function resampledPearson(x: Float64Array, y: Float64Array): ResampledCoefficient {
+  const u = centreColumn(x).centred;
+  const v = centreColumn(y).centred;
+  return (rows) => {
+    const n = rows.length;
+    let [su, sv, suu, svv, suv] = [0, 0, 0, 0, 0];
+    let [sameU, sameV] = [true, true];
+    for (let i = 0; i < n; i++) {
+      const a = u[rows[i]];
+      const b = v[rows[i]];
+      su += a;
+      sv += b;
+      suu += a * a;
+      svv += b * b;
+      suv += a * b;
+      if (a !== u[rows[0]]) sameU = false;
+      if (b !== v[rows[0]]) sameV = false;
+    }
+    if (sameU || sameV) return Number.NaN;
+    const r = (suv - (su * sv) / n) / Math.sqrt((suu - (su * su) / n) * (svv - (sv * sv) / n));
+    return Math.max(-1, Math.min(1, r));
+  };
+}
+
+function resampledSpearman(denseX: Int32Array, denseY: Int32Array): ResampledCoefficient {
+  const [ranksX, ranksY] = [new Float64Array(denseX.length), new Float64Array(denseY.length)];
+  const counts = new Int32Array(denseX.length);
+  return (rows) => {
+    const tiesX = ranksOfDrawn(denseX, rows, counts, ranksX);
+    const tiesY = ranksOfDrawn(denseY, rows, counts, ranksY);
+    if (tiesX.groups === 1 || tiesY.groups === 1) return Number.NaN;
+    let squares = 0;
+    for (let i = 0; i < rows.length; i++) {
+      const difference = ranksX[denseX[rows[i]]] - ranksY[denseY[rows[i]]];
+      squares += difference * difference;
+    }
+    return rhoFromDifferences(squares, rankVariation(tiesX), rankVariation(tiesY)).r;
+  };
+}
+
+/** Midranks among the drawn rows, by dense rank. */
+function ranksOfDrawn(dense: Int32Array, rows: Int32Array, counts: Int32Array, ranks: Float64Array): Ties {
+  counts.fill(0);
+  for (let i = 0; i < rows.length; i++) counts[dense[rows[i]]]++;
+  let [n, groups, pairs, triples] = [0, 0, 0, 0];
+  for (let value = 0; value < counts.length; value++) {
+    const size = counts[value];
+    if (size === 0) continue;
+    ranks[value] = n + (size + 1) / 2;
+    n += size;
+    groups++;
+    pairs += size * (size - 1);
+    triples += size * (size - 1) * (size - 2);
+  }
+  return { n, groups, pairs, triples };
+}
+
+function resampledKendall(denseX: Int32Array, denseY: Int32Array): ResampledCoefficient {
+  const n = denseX.length;
+  const scratch = createRankScratch(n);
+  const starts = new Int32Array(n + 1);
+  const x = { order: new Uint32Array(n), dense: new Int32Array(n), whole: null };
+  const y: RankColumn = { order: new Uint32Array(n), dense: new Int32Array(n), whole: null };
+  return (rows) => {
+    starts.fill(0);
+    for (let i = 0; i < rows.length; i++) {
+      x.dense[i] = denseX[rows[i]];
+      y.dense[i] = denseY[rows[i]];
+      starts[x.dense[i] + 1]++;
+    }
+    for (let value = 1; value <= n; value++) starts[value] += starts[value - 1];
+    for (let i = 0; i < rows.length; i++) x.order[starts[x.dense[i]]++] = i;
+    const counted = concordance(x, y, scratch);
+    if (counted.tiesX.groups === 1 || counted.tiesY.groups === 1) return Number.NaN;
+    return tauB(counted).r;
+  };
+}

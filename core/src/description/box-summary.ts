@@ -1,0 +1,43 @@
+import { presentValues } from '../columns/complete-rows';
+import { quantile } from './quantile';
+
+export interface BoxSummary {
+  readonly n: number;
+  readonly q1: number;
+  readonly median: number;
+  readonly q3: number;
+  /** 1.5 interquartile ranges beyond the quartiles. */
+  readonly innerFences: readonly [number, number];
+  /** 3 interquartile ranges beyond the quartiles. */
+  readonly outerFences: readonly [number, number];
+  /** The outermost values within the inner fences. */
+  readonly whiskers: readonly [number, number];
+  /** Rows beyond the inner fences but not beyond the outer ones. */
+  readonly outside: readonly number[];
+  /** Rows beyond the outer fences. */
+  readonly farOut: readonly number[];
+}
+
+/**
+ * Box plot figures with the rows that lie outside.
+ *
+ * Source: Tukey (1977), ch. 2, with type-7 quartiles (Hyndman & Fan 1996) in place of his hinges. Missing values (NaN)
+ * are left out; without values all figures are NaN.
+ */
+export function boxSummary(x: Float64Array): BoxSummary {
+  const sorted = presentValues(x).sort();
+  const [q1, median, q3] = [0.25, 0.5, 0.75].map((p) => quantile(sorted, p));
+  const iqr = q3 - q1;
+  const fences = (reach: number): readonly [number, number] => [q1 - reach * iqr, q3 + reach * iqr];
+  const innerFences = fences(1.5);
+  const outerFences = fences(3);
+  const within = sorted.filter((value) => value >= innerFences[0] && value <= innerFences[1]);
+  const outside: number[] = [];
+  const farOut: number[] = [];
+  x.forEach((value, row) => {
+    if (value < outerFences[0] || value > outerFences[1]) farOut.push(row);
+    else if (value < innerFences[0] || value > innerFences[1]) outside.push(row);
+  });
+  const whiskers = [within[0] ?? Number.NaN, within[within.length - 1] ?? Number.NaN] as const;
+  return { n: sorted.length, q1, median, q3, innerFences, outerFences, whiskers, outside, farOut };
+}

@@ -1,0 +1,81 @@
+import { chiSquaredP } from '../distributions/chi-squared';
+import { symmetricEigen } from '../linear-algebra/jacobi-eigen';
+import type { NormalityUndefined } from './normality-test';
+import { sphere } from './sphered';
+
+export interface DoornikHansen {
+  readonly statistic: number;
+  readonly df: number;
+  readonly pValue: number;
+  readonly log10P: number;
+  readonly n: number;
+  readonly undefinedBecause?: NormalityUndefined;
+}
+
+const FEWEST = 8;
+
+/**
+ * Doornik–Hansen omnibus test of joint normality, listwise, χ² on 2p degrees of freedom.
+ *
+ * Source: Doornik & Hansen (2008): the standardized columns are decorrelated by the root of their correlation matrix,
+ * then skewness (Johnson's SU) and kurtosis (gamma, Wilson & Hilferty 1931) of each are made normal. n ≥ 8.
+ * @throws {RangeError} columns of unequal length, or none.
+ */
+export function doornikHansen(columns: readonly Float64Array[]): DoornikHansen {
+  const sphered = sphere(columns);
+  const none = { statistic: Number.NaN, df: 2 * columns.length, pValue: Number.NaN, log10P: Number.NaN, n: sphered.n };
+  if ('undefinedBecause' in sphered) return { ...none, undefinedBecause: sphered.undefinedBecause };
+  const { n, p, units } = sphered;
+  if (n < FEWEST) return { ...none, undefinedBecause: 'too-few-cases' };
+  const correlations = Float64Array.from({ length: p * p }, (_, at) => dot(units[Math.floor(at / p)], units[at % p]));
+  const { values, vectors } = symmetricEigen(correlations, p);
+  const root = Float64Array.from({ length: p * p }, (_, at) => {
+    const [i, j] = [Math.floor(at / p), at % p];
+    let sum = 0;
+    for (let k = 0; k < p; k++) sum += (vectors[i * p + k] * vectors[j * p + k]) / Math.sqrt(values[k]);
+    return sum;
+  });
+  let statistic = 0;
+  for (let j = 0; j < p; j++) {
+    const rotated = Float64Array.from({ length: n }, (_, row) => units.reduce((sum, unit, i) => sum + unit[row] * root[i * p + j], 0));
+    const { skewness, kurtosis } = moments(rotated);
+    const z1 = skewnessZ(skewness, n);
+    statistic += z1 * z1 + kurtosisZ(skewness, kurtosis, n) ** 2;
+  }
+  return { statistic, df: 2 * p, ...chiSquaredP(statistic, 2 * p), n };
+}
+
+function moments(values: Float64Array): { skewness: number; kurtosis: number } {
+  const n = values.length;
+  let [m2, m3, m4] = [0, 0, 0];
+  for (const value of values) {
+    m2 += value ** 2;
+    m3 += value ** 3;
+    m4 += value ** 4;
+  }
+  return { skewness: m3 / n / (m2 / n) ** 1.5, kurtosis: m4 / n / (m2 / n) ** 2 };
+}
+
+function skewnessZ(skewness: number, n: number): number {
+  const beta = (3 * (n * n + 27 * n - 70) * (n + 1) * (n + 3)) / ((n - 2) * (n + 5) * (n + 7) * (n + 9));
+  const omega2 = -1 + Math.sqrt(2 * (beta - 1));
+  const delta = 1 / Math.sqrt(Math.log(Math.sqrt(omega2)));
+  return delta * Math.asinh(skewness * Math.sqrt((((omega2 - 1) / 2) * (n + 1) * (n + 3)) / (6 * (n - 2))));
+}
+
+function kurtosisZ(skewness: number, kurtosis: number, n: number): number {
+  const b1 = skewness * skewness;
+  const delta = (n - 3) * (n + 1) * (n * n + 15 * n - 4);
+  const a = ((n - 2) * (n + 5) * (n + 7) * (n * n + 27 * n - 70)) / (6 * delta);
+  const c = ((n - 7) * (n + 5) * (n + 7) * (n * n + 2 * n - 5)) / (6 * delta);
+  const k = ((n + 5) * (n + 7) * (n ** 3 + 37 * n * n + 11 * n - 313)) / (12 * delta);
+  const alpha = a + b1 * c;
+  const chi = (kurtosis - 1 - b1) * 2 * k;
+  return (Math.cbrt(chi / (2 * alpha)) - 1 + 1 / (9 * alpha)) * Math.sqrt(9 * alpha);
+}
+
+function dot(a: Float64Array, b: Float64Array): number {
+  let sum = 0;
+  for (let i = 0; i < a.length; i++) sum += a[i] * b[i];
+  return sum;
+}

@@ -1,0 +1,28 @@
+import { centreColumn } from '../columns/centre';
+import { presentValues } from '../columns/complete-rows';
+import { normalQuantile } from '../distributions/normal';
+import { rankBy } from '../ranks/midranks';
+import { sortOrder } from '../ranks/sort-order';
+import { kept, refuse, type Transformed } from './transformed';
+
+/** (x − mean)/SD with divisor n − 1. A variable without variation is refused. */
+export function standardize(x: Float64Array): Transformed {
+  const present = presentValues(x);
+  const { centred, constant } = centreColumn(present);
+  if (constant) return refuse({ because: 'no-variation', count: present.length, shift: null });
+  const sd = Math.sqrt(centred.reduce((sum, value) => sum + value * value, 0) / (centred.length - 1));
+  return kept(inRows(x, centred, (value) => value / sd));
+}
+
+/** Normal scores of midranks, Φ⁻¹((R − 3/8)/(n + 1/4)). Source: Blom (1958). */
+export function rankNormal(x: Float64Array): Transformed {
+  const present = presentValues(x);
+  const { ranks } = rankBy(present, sortOrder(present));
+  return kept(inRows(x, ranks, (rank) => normalQuantile((rank - 0.375) / (present.length + 0.25))));
+}
+
+/** Puts figures of the present values back into their rows. */
+function inRows(x: Float64Array, figures: Float64Array, of: (figure: number) => number): Float64Array {
+  let k = 0;
+  return x.map((value) => (value === value ? of(figures[k++]) : value));
+}

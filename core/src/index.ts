@@ -1,7 +1,47 @@
+export { type GroupDisagreement, groupDisagreement } from './cautions/group-disagreement';
+export { fanShape, type Linearity, linearity } from './cautions/linearity';
+export {
+  type Caution,
+  type CautionCode,
+  type CautionContext,
+  pairCautions,
+} from './cautions/pair-cautions';
+export { DEFAULT_SHAPE_RULE, isShapeMarked, type ShapeRule } from './cautions/shape-rule';
+export {
+  decimalSlips,
+  duplicatedRows,
+  modifiedZ,
+  type Suspicion,
+  type SuspicionReason,
+  suspiciousValues,
+} from './cautions/suspicious-values';
+export { type EquivalenceTest, equivalenceTest, type TestAgainst, testAgainst } from './comparison/against-a-value';
+export {
+  compareNonOverlapping,
+  compareOverlapping,
+  type NonOverlappingComparison,
+  type NonOverlappingCorrelations,
+  type OverlappingComparison,
+  type OverlappingCorrelations,
+} from './comparison/compare-dependent';
+export {
+  type CompareOptions,
+  compareIndependent,
+  comparePairwise,
+  type GroupCoefficient,
+  type IndependentComparison,
+  type PairwiseComparison,
+} from './comparison/compare-independent';
+export { bartlettSphericity, compareMatrices, type GroupMatrix, type MatrixTest } from './comparison/compare-matrices';
+export { type PermutationComparison, permutationCompare } from './comparison/permutation-compare';
+export { type WithinCorrelation, withinGroup } from './comparison/within-group';
 export { type Adjustment, adjustPValues } from './correlation/adjust-p-values';
 export { type CorrelationMatrix, correlationMatrix, type MatrixOptions } from './correlation/correlation-matrix';
+export { type Influence, influence } from './correlation/influence';
 export { kendall } from './correlation/kendall';
+export { type PartialCorrelation, type PartialOptions, partialCorrelation } from './correlation/partial-correlation';
 export { pearson } from './correlation/pearson';
+export { type PercentageBend, percentageBend } from './correlation/percentage-bend';
 export { spearman } from './correlation/spearman';
 export type {
   Alternative,
@@ -15,8 +55,11 @@ export type {
   Statistic,
   UndefinedBecause,
 } from './correlation/types';
+export { type BoxSummary, boxSummary } from './description/box-summary';
+export { type Density, type DensityOptions, density } from './description/density';
 export { type Description, describe } from './description/describe';
 export { type BinRule, type Histogram, histogram } from './description/histogram';
+export { type NormalQuantileOptions, type NormalQuantiles, normalQuantiles } from './description/normal-quantiles';
 export {
   formatCoefficient,
   formatFixed,
@@ -28,4 +71,35 @@ export {
 export { type NamedVariable, pairSentence } from './display/pair-sentence';
 export { countMarks } from './display/significance-marks';
 export { strengthWord } from './display/strength-word';
+export { andersonDarling } from './normality/anderson-darling';
+export { type DoornikHansen, doornikHansen } from './normality/doornik-hansen';
+export { type HenzeZirkler, henzeZirkler } from './normality/henze-zirkler';
+export { lilliefors } from './normality/lilliefors';
+export { mahalanobis, mahalanobisP, mahalanobisQuantile } from './normality/mahalanobis';
+export { type Mardia, mardia } from './normality/mardia';
+export { dagostinoPearson, type JarqueBera, jarqueBera, type OmnibusTest } from './normality/moment-tests';
+export type { NormalityTest, NormalityUndefined } from './normality/normality-test';
+export { shapiroWilk } from './normality/shapiro-wilk';
+export {
+  type PowerMethod,
+  type PowerOptions,
+  powerForCorrelation,
+  type SampleSizeOptions,
+  sampleSizeForCorrelation,
+  smallestDetectable,
+} from './power/power';
+export { type BreuschPagan, breuschPagan } from './regression/breusch-pagan';
+export { type Collinearity, type CollinearityOptions, collinearity } from './regression/collinearity';
+export type { DependentSet } from './regression/dependent-sets';
 export { type FittedLine, fittedLine } from './regression/fitted-line';
+export { type GeneralizedVif, generalizedVif } from './regression/generalized-vif';
+export { type LinearModel, type LinearModelOptions, linearModel } from './regression/linear-model';
+export { inflationAmong, type VarianceInflation, varianceInflation } from './regression/variance-inflation';
+export { type BootstrapCorrelation, type BootstrapOptions, bootstrapCorrelation } from './resampling/bootstrap-correlation';
+export { type PermutationOptions, type PermutationTest, permutationTest } from './resampling/permutation-test';
+export { type Lowess, type LowessOptions, lowess } from './smoothing/lowess';
+export { boxCox, type PowerTransformed } from './transformation/box-cox';
+export { cubeRoot, ln, log10, reciprocal, reflect, sqrt, square } from './transformation/power-scales';
+export { rankNormal, standardize } from './transformation/standard-scales';
+export type { Refusal, Transformed } from './transformation/transformed';
+export { yeoJohnson } from './transformation/yeo-johnson';

@@ -1,0 +1,165 @@
+import { completePair } from '../columns/complete-rows';
+import { influence } from '../correlation/influence';
+import { kendall } from '../correlation/kendall';
+import { assertMethod, assertSameLength } from '../correlation/options';
+import { pearson } from '../correlation/pearson';
+import { spearman } from '../correlation/spearman';
+import type { Method } from '../correlation/types';
+import { describe } from '../description/describe';
+import { groupDisagreement } from './group-disagreement';
+import { fanShape, linearity } from './linearity';
+import { DEFAULT_SHAPE_RULE, isShapeMarked, type ShapeRule } from './shape-rule';
+
+export type CautionCode =
+  | 'shape'
+  | 'curved'
+  | 'fan-shaped'
+  | 'few-cases'
+  | 'many-missing'
+  | 'ties'
+  | 'one-point'
+  | 'groups-differ'
+  | 'groups-reverse'
+  | 'groups-hide'
+  | 'method-disagreement'
+  | 'shares-a-component'
+  | 'rows-not-independent'
+  | 'ordinal';
+
+/** Something a reader should know about a coefficient. */
+export interface Caution {
+  readonly code: CautionCode;
+  /** A note, or something that could change the conclusion. */
+  readonly level: 'note' | 'could-change';
+  /** The figures it rests on, by name. */
+  readonly figures: Readonly<Record<string, number>>;
+}
+
+/** What cannot be seen from the two columns alone. */
+export interface CautionContext {
+  method: Method;
+  /** Rows in use, whether complete for the pair or not. Default: the rows given. */
+  rowsInUse?: number;
+  /** Default: |G1| > 2 or |G2| > 7. */
+  shapeRule?: ShapeRule;
+  /** Whether either variable is an order. */
+  ordinal?: boolean;
+  /** Whether both derive from a common source. */
+  sharesComponent?: boolean;
+  /** Whether an identifier repeats, so that rows are not independent cases. */
+  identifierRepeats?: boolean;
+  /** A group for each row. */
+  groups?: Float64Array;
+  /** Level of decisions. Default .05. */
+  alpha?: number;
+}
+
+const FEW_CASES = 10;
+const FEW_COMPLETE = 0.8;
+const DISAGREEMENT = 0.1;
+/** A share of tied pairs of rows above this is worth a note on a rank coefficient. */
+const MANY_TIES = 0.25;
+
+/**
+ * All cautions about a pair's coefficient under a method.
+ *
+ * Thresholds: few cases n < 10; many missing: complete below 80 % of the rows in use; curved and fan-shaped as in
+ * `linearity` and `fanShape` (Pearson only); shape under the rule given (Pearson only); one point as in `influence`;
+ * methods disagree: r and ρ differ by .10 or decide differently; groups as in `groupDisagreement`; shared components
+ * Pearson (1897). Judged on unrounded values. Missing values (NaN): rows complete for both.
+ * @throws {RangeError} columns of unequal length or an unknown method.
+ */
+export function pairCautions(x: Float64Array, y: Float64Array, context: CautionContext): Caution[] {
+  const { method, alpha = 0.05 } = context;
+  assertMethod(method);
+  assertSameLength(x, y);
+  const pair = completePair(x, y);
+  const found: (Caution | null)[] = [
+    ...aboutRows(pair.x.length, context.rowsInUse ?? x.length, context),
+    ...(method === 'pearson' ? aboutPearson(pair.x, pair.y, context) : [aboutTies(pair.x, pair.y)]),
+    aboutOnePoint(pair.x, pair.y, method),
+    aboutMethods(pair.x, pair.y, alpha),
+    ...(context.groups ? aboutGroups(x, y, context.groups, method, alpha) : []),
+  ];
+  return found.filter((caution) => caution !== null);
+}
+
+function when(
+  condition: boolean | undefined,
+  code: CautionCode,
+  level: Caution['level'],
+  figures: Caution['figures'] = {},
+): Caution | null {
+  return condition ? { code, level, figures } : null;
+}
+
+function aboutRows(n: number, rowsInUse: number, { sharesComponent, identifierRepeats }: CautionContext) {
+  return [
+    when(n < FEW_CASES, 'few-cases', 'note', { n }),
+    when(n < FEW_COMPLETE * rowsInUse, 'many-missing', 'note', { n, rowsInUse }),
+    when(sharesComponent, 'shares-a-component', 'could-change'),
+    when(identifierRepeats, 'rows-not-independent', 'could-change'),
+  ];
+}
+
+function aboutPearson(x: Float64Array, y: Float64Array, { shapeRule = DEFAULT_SHAPE_RULE, ordinal }: CautionContext) {
+  const [first, second] = [describe(x), describe(y)];
+  const straight = linearity(x, y);
+  const fan = fanShape(x, y);
+  const shape = isShapeMarked(first, shapeRule) || isShapeMarked(second, shapeRule);
+  return [
+    when(shape, 'shape', 'note', {
+      skewnessX: first.skewness,
+      excessKurtosisX: first.excessKurtosis,
+      skewnessY: second.skewness,
+      excessKurtosisY: second.excessKurtosis,
+    }),
+    when(straight.curved, 'curved', 'could-change', {
+      pValue: straight.pValue,
+      gain: straight.gain,
+      rankAdvantage: straight.rankAdvantage,
+    }),
+    when(fan.fanShaped, 'fan-shaped', 'note', { pValue: fan.pValue }),
+    when(ordinal, 'ordinal', 'note'),
+  ];
+}
+
+function aboutTies(x: Float64Array, y: Float64Array): Caution | null {
+  const share = (values: Float64Array) => {
+    const sorted = values.slice().sort();
+    let tied = 0;
+    for (let i = 1, run = 1; i < sorted.length; i++) {
+      run = sorted[i] === sorted[i - 1] ? run + 1 : 1;
+      tied += run - 1;
+    }
+    return (2 * tied) / (sorted.length * (sorted.length - 1));
+  };
+  const [tiedX, tiedY] = [share(x), share(y)];
+  return when(Math.max(tiedX, tiedY) > MANY_TIES, 'ties', 'note', { tiedX, tiedY });
+}
+
+function aboutOnePoint(x: Float64Array, y: Float64Array, method: Method): Caution | null {
+  const { onePointCarries, mostInfluential, leaveOneOut, coefficient } = influence(x, y, { method });
+  return when(onePointCarries, 'one-point', 'could-change', { coefficient, without: leaveOneOut[mostInfluential] });
+}
+
+function aboutMethods(x: Float64Array, y: Float64Array, alpha: number): Caution | null {
+  const [r, rho, tau] = [pearson(x, y), spearman(x, y), kendall(x, y)];
+  const differently = r.pValue <= alpha !== rho.pValue <= alpha;
+  const apart = Math.abs(r.coefficient - rho.coefficient) >= DISAGREEMENT;
+  return when(apart || differently, 'method-disagreement', differently ? 'could-change' : 'note', {
+    pearson: r.coefficient,
+    spearman: rho.coefficient,
+    kendall: tau.coefficient,
+  });
+}
+
+function aboutGroups(x: Float64Array, y: Float64Array, labels: Float64Array, method: Method, alpha: number) {
+  const { reversed, hidden, differ, comparison } = groupDisagreement(x, y, labels, { method, alpha });
+  const figures = { q: comparison.q, df: comparison.df, pValue: comparison.pValue };
+  return [
+    when(reversed, 'groups-reverse', 'could-change', figures),
+    when(hidden, 'groups-hide', 'could-change', figures),
+    when(differ && !reversed && !hidden, 'groups-differ', 'note', figures),
+  ];
+}

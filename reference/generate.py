@@ -1,198 +1,47 @@
-"""Writes the reference values that the tests of core/ read: python3 reference/generate.py
+"""Writes the reference values that the tests of core/ read: /usr/bin/python3 reference/generate.py [NAME ...]
 
-Everything is computed with mpmath at 60 digits from the exact binary values of the inputs; scipy and numpy only
-confirm them where double precision suffices. Run with Debian's python3-numpy, python3-scipy, python3-mpmath.
+Everything that a definition or a published formula gives is computed with mpmath at 60 digits from the exact binary
+values of the inputs; scipy and statsmodels confirm it where double precision suffices, and are the reference themselves
+only where the case says so. Run with Debian's python3-numpy, -scipy, -mpmath, -statsmodels and -sklearn.
 """
 
 import json
-import math
 import pathlib
 import sys
 
 import mpmath
 import numpy
 import scipy
-import scipy.stats
-from mpmath import mp, mpf
+import sklearn
+import statsmodels
 
-mp.dps = 60
+from cases import comparisons, correlations, descriptions, normality, opendata, pearson, power, ranks, regression, scales
+
 HERE = pathlib.Path(__file__).parent
 VERSIONS = {
     "python": sys.version.split()[0],
     "numpy": numpy.__version__,
     "scipy": scipy.__version__,
+    "statsmodels": statsmodels.__version__,
+    "sklearn": sklearn.__version__,
     "mpmath": mpmath.__version__,
 }
+FILES = {
+    "pearson": lambda: {"cases": pearson.pearson_cases()},
+    "describe": lambda: {"cases": descriptions.describe_cases()},
+    "smoothing": descriptions.smoothing_cases,
+    "ranks": lambda: {"cases": ranks.rank_cases(), "spearmanEleven": ranks.conditional_counts()},
+    "correlations": correlations.correlation_extras,
+    "tails": lambda: {"cases": correlations.tails()},
+    "normality": lambda: {"univariate": normality.univariate_cases(), "joint": normality.joint_cases()},
+    "scales": scales.scale_cases,
+    "comparisons": comparisons.comparison_cases,
+    "regression": regression.regression_cases,
+    "power": power.power_cases,
+    "open-data": opendata.open_data,
+}
 
-
-def exact(values):
-    return [mpf(float(v)) for v in values]
-
-
-def number(value):
-    """A double, or null where the value is missing or beyond a double (JSON knows neither)."""
-    if value is None:
-        return None
-    result = float(value)
-    return result if math.isfinite(result) else None
-
-
-def t_two_sided(one_minus_r2, df):
-    """P(|T| > |t|) with x = df / (df + t^2) = 1 - r^2."""
-    return mpmath.betainc(mpf(df) / 2, mpf(1) / 2, 0, one_minus_r2, regularized=True)
-
-
-def normal_quantile(p):
-    return mp.sqrt(2) * mpmath.erfinv(2 * mpf(p) - 1)
-
-
-def pearson_case(name, x, y, level=0.95):
-    rows = [(a, b) for a, b in zip(x, y) if not (math.isnan(a) or math.isnan(b))]
-    ex, ey = exact(a for a, _ in rows), exact(b for _, b in rows)
-    n = len(rows)
-    mx, my = sum(ex) / n, sum(ey) / n
-    sxx = sum((a - mx) ** 2 for a in ex)
-    syy = sum((b - my) ** 2 for b in ey)
-    sxy = sum((a - mx) * (b - my) for a, b in zip(ex, ey))
-    r = sxy / mp.sqrt(sxx * syy)
-    df = n - 2
-    one_minus_r2 = 1 - r * r
-    t = r * mp.sqrt(df / one_minus_r2)
-    p = t_two_sided(one_minus_r2, df)
-    greater = p / 2 if r > 0 else 1 - p / 2
-    case = {
-        "name": name,
-        "x": [number(v) for v in x],
-        "y": [number(v) for v in y],
-        "n": n,
-        "r": number(r),
-        "t": number(t),
-        "p": number(p),
-        "log10P": number(mp.log10(p)),
-        "pGreater": number(greater),
-        "pLess": number(1 - greater),
-        "oneMinusR2": number(one_minus_r2),
-        "slope": number(sxy / sxx),
-        "intercept": number(my - sxy / sxx * mx),
-    }
-    if n > 3:
-        z = mpmath.atanh(r)
-        reach = normal_quantile((1 + mpf(level)) / 2) / mp.sqrt(n - 3)
-        one_sided = normal_quantile(mpf(level)) / mp.sqrt(n - 3)
-        case |= {
-            "level": level,
-            "low": number(mpmath.tanh(z - reach)),
-            "high": number(mpmath.tanh(z + reach)),
-            "lowGreater": number(mpmath.tanh(z - one_sided)),
-            "highLess": number(mpmath.tanh(z + one_sided)),
-        }
-    confirm_pearson(case, rows)
-    return case
-
-
-def confirm_pearson(case, rows):
-    if case["oneMinusR2"] < 1e-6 or case["n"] < 3 or max(abs(v) for row in rows for v in row) > 1e8:
-        return
-    r, p = scipy.stats.pearsonr([a for a, _ in rows], [b for _, b in rows])
-    assert abs(r - case["r"]) < 1e-9 * abs(case["r"]) + 1e-14, case["name"]
-    assert abs(p - case["p"]) <= 1e-7 * case["p"] + 1e-300, case["name"]
-
-
-def pearson_cases():
-    rng = numpy.random.default_rng(20240611)
-    cases = []
-    for n in (3, 4, 5, 8, 12, 30, 100, 250):
-        for rho in (0.0, 0.3, -0.8):
-            x = rng.normal(size=n)
-            cases.append(pearson_case(f"normal n={n} rho={rho}", x, rho * x + math.sqrt(1 - rho**2) * rng.normal(size=n)))
-    x = rng.normal(size=2000)
-    cases.append(pearson_case("n=2000, p below 1e-300", x, x + 0.35 * rng.normal(size=2000)))
-    x = rng.normal(size=2000)
-    cases.append(pearson_case("n=2000, p underflows", x, x + 0.02 * rng.normal(size=2000)))
-    for gap in (1e-2, 1e-4, 1e-6):
-        x = rng.normal(size=60)
-        cases.append(pearson_case(f"near a line, noise {gap}", x, -2 * x + gap * rng.normal(size=60)))
-    x, y = rng.normal(size=80), rng.normal(size=80)
-    cases.append(pearson_case("1e9 plus noise of 1e-3", 1e9 + 1e-3 * x, 1e9 + 1e-3 * (0.6 * x + y)))
-    cases.append(pearson_case("values near 1e-170", x * 1e-170, (x - y) * 1e-170))
-    cases.append(pearson_case("values near 1e160", x * 1e160, (x - y) * 1e160))
-    cases.append(pearson_case("1e-300 against 1e300", x * 1e-300, (x + y) * 1e300))
-    cases.append(pearson_case("integers with ties", numpy.floor(x * 2), numpy.floor((x + y) * 2)))
-    missing_x, missing_y = x.copy(), (0.5 * x + y).copy()
-    missing_x[[0, 7, 31]] = math.nan
-    missing_y[[7, 40, 79]] = math.nan
-    cases.append(pearson_case("missing values", missing_x, missing_y))
-    skewed = numpy.exp(1.5 * x)
-    cases.append(pearson_case("skewed", skewed, numpy.exp(y) + 0.1 * skewed))
-    cases.append(pearson_case("99 percent interval", x, 0.4 * x + y, level=0.99))
-    return cases
-
-
-def describe_case(name, x):
-    values = exact(v for v in x if not math.isnan(v))
-    n = len(values)
-    mean = sum(values) / n
-    moments = {k: sum((v - mean) ** k for v in values) / n for k in (2, 3, 4)}
-    ordered = sorted(values)
-
-    def type7(p):
-        position = (n - 1) * mpf(p)
-        below = int(mpmath.floor(position))
-        share = position - below
-        return ordered[below] if share == 0 else ordered[below] + share * (ordered[below + 1] - ordered[below])
-
-    case = {
-        "name": name,
-        "x": [number(v) for v in x],
-        "n": n,
-        "missing": len(x) - n,
-        "mean": number(mean),
-        "median": number(type7(0.5)),
-        "q1": number(type7(0.25)),
-        "q3": number(type7(0.75)),
-        "mad": number(sorted_median([abs(v - type7(0.5)) for v in values])),
-    }
-    if n > 1:
-        case["sd"] = number(mp.sqrt(moments[2] * n / (n - 1)))
-        case["se"] = number(mp.sqrt(moments[2] / (n - 1)))
-    if n > 2:
-        se1 = mp.sqrt(mpf(6) * n * (n - 1) / ((n - 2) * (n + 1) * (n + 3)))
-        g1 = moments[3] / moments[2] ** mpf(1.5)
-        case["skewness"] = number(g1 * mp.sqrt(mpf(n) * (n - 1)) / (n - 2))
-        case["skewnessSe"] = number(se1)
-    if n > 3:
-        g2 = moments[4] / moments[2] ** 2 - 3
-        case["excessKurtosis"] = number(mpf(n - 1) / ((n - 2) * (n - 3)) * ((n + 1) * g2 + 6))
-        case["excessKurtosisSe"] = number(2 * se1 * mp.sqrt((mpf(n) ** 2 - 1) / ((n - 3) * mpf(n + 5))))
-    return case
-
-
-def sorted_median(values):
-    values = sorted(values)
-    half = len(values) // 2
-    return values[half] if len(values) % 2 else (values[half - 1] + values[half]) / 2
-
-
-def describe_cases():
-    rng = numpy.random.default_rng(7)
-    x = rng.normal(size=101)
-    gaps = x.copy()
-    gaps[[3, 50]] = math.nan
-    return [
-        describe_case("two values", numpy.array([1.0, 4.0])),
-        describe_case("three values", numpy.array([2.0, 3.0, 7.0])),
-        describe_case("normal, n=101", x),
-        describe_case("skewed, n=40", numpy.exp(2 * rng.normal(size=40))),
-        describe_case("1e9 plus noise of 1e-3", 1e9 + 1e-3 * x),
-        describe_case("values near 1e160", x * 1e160),
-        describe_case("values near 1e-170", x * 1e-170),
-        describe_case("missing values", gaps),
-    ]
-
-
-def write(name, content):
-    (HERE / name).write_text(json.dumps({"versions": VERSIONS, **content}, indent=1) + "\n")
-
-
-write("pearson.json", {"cases": pearson_cases()})
-write("describe.json", {"cases": describe_cases()})
+for name in sys.argv[1:] or FILES:
+    content = {"versions": VERSIONS, **FILES[name]()}
+    (HERE / f"{name}.json").write_text(json.dumps(content, indent=1) + "\n")
+    print(name)

@@ -3,7 +3,7 @@ import { defineConfig } from 'vitest/config';
 export default defineConfig({
   test: {
     projects: [
-      { test: { name: 'core', include: ['core/tests/**/*.test.ts'] } },
+      { test: { name: 'core', include: ['core/tests/**/*.test.ts'], testTimeout: 30_000 } },
       { test: { name: 'repository', include: ['checks/**/*.test.ts', 'contract/tests/**/*.test.ts'] } },
       {
         test: {

@@ -1,7 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { type Description, describe as describeVariable, histogram } from '@ivlen/core';
 import { describe, expect, it, test } from 'vitest';
-import { column, relativeError } from './tolerance';
+import { expectFigure } from './accuracy';
+import { column } from './tolerance';
 
 type DescribeCase = { name: string; x: (number | null)[] } & Partial<Record<keyof Description, number>>;
 
@@ -14,7 +15,7 @@ describe('describe against mpmath at 60 digits', () => {
   test.each(cases.map((item) => [item.name, item] as const))('%s', (_, { name, x, ...wanted }) => {
     const got = describeVariable(column(x));
     for (const [figure, value] of Object.entries(wanted)) {
-      expect(relativeError(got[figure as keyof Description], value), `${name}: ${figure}`).toBeLessThan(1e-12);
+      expectFigure('describe', 'definition, mpmath 60 digits', got[figure as keyof Description], value, 1e-12, `${name}: ${figure}`);
     }
   });
 

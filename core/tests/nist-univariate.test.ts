@@ -1,5 +1,6 @@
 import { describe as describeVariable } from '@ivlen/core';
 import { expect, test } from 'vitest';
+import { recordDigits } from './accuracy';
 import { logRelativeError } from './tolerance';
 
 /** NumAcc2–4 of the series: a middle value first, then a lower and a higher one in turn, 1001 in all. */
@@ -26,6 +27,8 @@ test.each([
   ['Michelso', michelso, 299.8524, 0.0790105478190518, 14.5, 13],
 ])('%s', (name, values, mean, sd, meanDigits, sdDigits) => {
   const description = describeVariable(Float64Array.from(values));
+  recordDigits(name, 'mean', logRelativeError(description.mean, mean));
+  recordDigits(name, 'sd', logRelativeError(description.sd, sd));
   // The inputs of NumAcc3 and NumAcc4 are not exact in binary, which bounds the digits of the standard deviation.
   expect(logRelativeError(description.mean, mean), `${name} mean`).toBeGreaterThanOrEqual(meanDigits);
   expect(logRelativeError(description.sd, sd), `${name} SD`).toBeGreaterThanOrEqual(sdDigits);

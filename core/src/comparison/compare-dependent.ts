@@ -82,9 +82,10 @@ export interface NonOverlappingComparison {
  * @throws {RangeError} a correlation outside [−1, 1], or an option that does not exist.
  */
 export function compareNonOverlapping(
-  { n, ...r }: NonOverlappingCorrelations,
+  { rAB, rCD, rAC, rAD, rBC, rBD, n }: NonOverlappingCorrelations,
   { alternative = 'two-sided', level = 0.95 }: DependentOptions = {},
 ): NonOverlappingComparison {
+  const r = { rAB, rCD, rAC, rAD, rBC, rBD };
   assertInputs(r, n, alternative, level);
   const difference = (Math.atanh(r.rAB) - Math.atanh(r.rCD)) * Math.sqrt(n > 3 ? n - 3 : Number.NaN);
   const mean = (r.rAB + r.rCD) / 2;

@@ -73,6 +73,17 @@ export function backSubstitute({ columns, diagonal, rank }: QrFactorization, qty
   return solution;
 }
 
+/** Solves Rᵀ·d = g for the leading rank × rank part of R; g in the order of the pivots. */
+export function forwardSubstitute({ columns, diagonal, rank }: QrFactorization, g: Float64Array): Float64Array {
+  const solution = new Float64Array(rank);
+  for (let k = 0; k < rank; k++) {
+    let sum = g[k];
+    for (let i = 0; i < k; i++) sum -= columns[k][i] * solution[i];
+    solution[k] = sum / diagonal[k];
+  }
+  return solution;
+}
+
 /** The inverse of the leading rank × rank part of R, row-major, upper triangular. */
 export function invertTriangle({ columns, diagonal, rank }: QrFactorization): Float64Array {
   const inverse = new Float64Array(rank * rank);

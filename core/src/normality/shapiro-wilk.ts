@@ -22,13 +22,25 @@ export function shapiroWilk(x: Float64Array): NormalityTest {
   const { centred, constant } = centreColumn(sorted);
   if (constant) return undefinedNormality(n, 'constant');
   toUnitLength(centred);
-  const weights = shapiroWeights(n);
-  toUnitLength(weights);
-  const { oneMinusAbs } = unitProduct(weights, centred);
+  const { oneMinusAbs } = unitProduct(unitWeights(n), centred);
   const oneMinusW = oneMinusAbs * (2 - oneMinusAbs);
   const statistic = 1 - oneMinusW;
   if (n > MOST) return { statistic, pValue: Number.NaN, log10P: Number.NaN, n, undefinedBecause: 'too-many-cases' };
   return { statistic, ...significance(oneMinusW, n), n };
+}
+
+const MOST_KEPT = 16;
+const keptWeights = new Map<number, Float64Array>();
+
+/** Weights of unit length for a sample size, kept since all variables of a study tend to have a few sizes only. */
+function unitWeights(n: number): Float64Array {
+  const known = keptWeights.get(n);
+  if (known) return known;
+  if (keptWeights.size >= MOST_KEPT) keptWeights.clear();
+  const weights = shapiroWeights(n);
+  toUnitLength(weights);
+  keptWeights.set(n, weights);
+  return weights;
 }
 
 /** Weights of the ordered values, antisymmetric (Royston 1995, AS R94). */

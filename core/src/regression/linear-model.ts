@@ -4,16 +4,9 @@ import { pearson } from '../correlation/pearson';
 import type { Interval } from '../correlation/types';
 import { fP } from '../distributions/f-distribution';
 import { studentP, studentUpperQuantile } from '../distributions/student-t';
-import {
-  applyReflections,
-  backSubstitute,
-  factorize,
-  invertTriangle,
-  type QrFactorization,
-  undoReflections,
-} from '../linear-algebra/householder';
+import { factorize, invertTriangle, type QrFactorization, undoReflections } from '../linear-algebra/householder';
 import { type DependentSet, dependentSets } from './dependent-sets';
-import { exactResiduals } from './exact-residuals';
+import { solveRefined } from './refine';
 import { centredUnit, plainUnit, sumOfSquares, type UnitColumn } from './unit-columns';
 
 export interface LinearModelOptions {
@@ -60,13 +53,11 @@ export interface LinearModel {
   readonly undefinedBecause?: 'too-few-cases' | 'dependent-predictors';
 }
 
-const REFINEMENTS = 3;
-
 /**
  * Least-squares regression of y on predictors, over the rows complete for all of them.
  *
- * Source: Householder QR (Golub 1965) of centred columns of unit length, with the solution refined on residuals of twice
- * the working precision (Björck 1967). Without intercept R² = 1 − SSE/Σy². Leverage Hoaglin & Welsch (1978), distance
+ * Source: Householder QR (Golub 1965) of centred columns of unit length; coefficients and residuals refined together
+ * in twice the working precision (Björck 1967). Without intercept R² = 1 − SSE/Σy². Leverage Hoaglin & Welsch (1978), distance
  * Cook (1977). An exact fit gives F infinite and p 0. Fewer rows than coefficients, or exactly dependent predictors, give
  * NaN with the reason.
  * @throws {RangeError} columns of unequal length, no predictor without intercept, or an option that does not exist.
@@ -95,9 +86,8 @@ export function linearModel(
   if (factors.rank < p)
     return undefinedModel(y.length, p, n, intercept, dependentSets(columns, varying, factors, names), 'dependent-predictors');
 
-  const coefficients = solve(observed, xs, columns, outcome, factors, intercept);
-  const withIntercept = intercept ? coefficients : Float64Array.of(0, ...coefficients);
-  const residuals = exactResiduals(observed, xs, withIntercept);
+  const { coefficients: all, residuals } = solveRefined({ y: observed, xs, columns, factors, intercept });
+  const coefficients = intercept ? all : all.slice(1);
   const dfResidual = n - parameters;
   const total = outcome.length ** 2;
   const unexplained = sumOfSquares(residuals);
@@ -136,48 +126,6 @@ export function linearModel(
     cooksDistance: spread(cooksDistance),
     dependentSets: [],
   };
-}
-
-/** Coefficients in the units of the data, intercept first; refined until the residuals tell nothing more. */
-function solve(
-  y: Float64Array,
-  xs: readonly Float64Array[],
-  columns: readonly UnitColumn[],
-  outcome: UnitColumn,
-  factors: QrFactorization,
-  intercept: boolean,
-): Float64Array {
-  const slopes = project(factors, outcome.unit.slice()).map((beta, j) => (beta * outcome.length) / columns[j].length);
-  const coefficients = Float64Array.of(0, ...slopes);
-  if (intercept) coefficients[0] = interceptOf(columns, outcome, slopes);
-  for (let round = 0; round < REFINEMENTS; round++) {
-    const rest = exactResiduals(y, xs, coefficients);
-    const mean = intercept ? rest.reduce((sum, value) => sum + value, 0) / rest.length : 0;
-    const steps = project(
-      factors,
-      rest.map((value) => value - mean),
-    ).map((beta, j) => beta / columns[j].length);
-    steps.forEach((step, j) => {
-      coefficients[j + 1] += step;
-    });
-    if (intercept) coefficients[0] += mean - steps.reduce((sum, step, j) => sum + step * columns[j].shift, 0);
-  }
-  return intercept ? coefficients : coefficients.slice(1);
-}
-
-/** Least-squares coefficients of a vector on the factored columns, in their original order. */
-function project(factors: QrFactorization, vector: Float64Array): Float64Array {
-  const solution = backSubstitute(factors, applyReflections(factors, vector));
-  const ordered = new Float64Array(solution.length);
-  factors.pivots.forEach((column, position) => {
-    ordered[column] = solution[position];
-  });
-  return ordered;
-}
-
-function interceptOf(columns: readonly UnitColumn[], outcome: UnitColumn, slopes: Float64Array): number {
-  const small = slopes.reduce((sum, slope, j) => sum - slope * columns[j].remainder, outcome.remainder);
-  return slopes.reduce((sum, slope, j) => sum - slope * columns[j].shift, outcome.shift) + small;
 }
 
 function standardErrors(columns: readonly UnitColumn[], factors: QrFactorization, sd: number, n: number, intercept: boolean): Float64Array {

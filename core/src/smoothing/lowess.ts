@@ -20,9 +20,8 @@ export interface Lowess {
 }
 
 const EXACT_UP_TO = 500;
-/** Weights nearer than this share of the neighbourhood count fully, further than the other not at all (Cleveland's lowest). */
-const NEAR = 0.001;
-const FAR = 0.999;
+/** A neighbourhood narrower than this share of the range in x gives a mean instead of a line. */
+const NARROW = 0.001;
 
 /**
  * Locally weighted robust linear smooth of y on x.
@@ -106,8 +105,8 @@ function localFit(
   for (let j = left; j < n; j++, end = j) {
     const distance = Math.abs(x[j] - x[i]);
     weights[j] = 0;
-    if (distance <= FAR * h) {
-      weights[j] = robust[j] * (distance > NEAR * h ? (1 - (distance / h) ** 3) ** 3 : 1);
+    if (distance < h || distance === 0) {
+      weights[j] = robust[j] * (h > 0 ? (1 - (distance / h) ** 3) ** 3 : 1);
       total += weights[j];
     } else if (x[j] > x[i]) break;
   }
@@ -119,7 +118,7 @@ function localFit(
   }
   let variation = 0;
   for (let j = left; j < end; j++) variation += weights[j] * (x[j] - centre) ** 2;
-  const slope = Math.sqrt(variation) > NEAR * (x[n - 1] - x[0]) ? (x[i] - centre) / variation : 0;
+  const slope = Math.sqrt(variation) > NARROW * (x[n - 1] - x[0]) ? (x[i] - centre) / variation : 0;
   let value = 0;
   for (let j = left; j < end; j++) value += weights[j] * (1 + slope * (x[j] - centre)) * y[j];
   return value;
@@ -132,8 +131,7 @@ function downweigh(y: Float64Array, fitted: Float64Array, robust: Float64Array):
   const mean = residuals.reduce((sum, value) => sum + value, 0) / residuals.length;
   if (scale < 1e-7 * mean || scale === 0) return false;
   residuals.forEach((residual, i) => {
-    if (residual <= NEAR * scale) robust[i] = 1;
-    else robust[i] = residual > FAR * scale ? 0 : (1 - (residual / scale) ** 2) ** 2;
+    robust[i] = residual < scale ? (1 - (residual / scale) ** 2) ** 2 : 0;
   });
   return true;
 }

@@ -1,0 +1,10 @@
+import { readFileSync } from 'node:fs';
+import * as core from '@ivlen/core';
+import { expect, it } from 'vitest';
+
+it('docs/statistics.md lists every public function of core', () => {
+  const page = readFileSync('docs/statistics.md', 'utf8');
+  const functions = Object.entries(core).flatMap(([name, value]) => (typeof value === 'function' ? [name] : []));
+  expect(functions.length).toBeGreaterThan(60);
+  expect(functions.filter((name) => !page.includes(`| \`${name}\` |`))).toEqual([]);
+});

@@ -1,0 +1,153 @@
+import { readFileSync } from 'node:fs';
+import {
+  type CautionCode,
+  type CautionContext,
+  decimalSlips,
+  describe as describeVariable,
+  duplicatedRows,
+  fanShape,
+  groupDisagreement,
+  isShapeMarked,
+  linearity,
+  modifiedZ,
+  pairCautions,
+  suspiciousValues,
+} from '@ivlen/core';
+import { describe, expect, it, test } from 'vitest';
+import { Random } from '../src/random/random';
+import { column } from './tolerance';
+
+const random = new Random(31);
+const normal = (n: number) => Float64Array.from({ length: n }, () => random.normal());
+const x = normal(60);
+const straight = x.map((value) => 0.6 * value + random.normal());
+const codes = (a: Float64Array, b: Float64Array, context: Partial<CautionContext> = {}): CautionCode[] =>
+  pairCautions(a, b, { method: 'pearson', ...context }).map(({ code }) => code);
+
+describe('cautions of a pair', () => {
+  it('are none for a plain one', () => expect(codes(x, straight)).toEqual([]));
+
+  it('curved and fan-shaped under Pearson only, with their figures', () => {
+    const bent = x.map((value) => value + 0.8 * value * value + 0.3 * random.normal());
+    const [curved] = pairCautions(x, bent, { method: 'pearson' }).filter(({ code }) => code === 'curved');
+    expect(curved.level).toBe('could-change');
+    expect(curved.figures.pValue).toBeLessThan(1e-6);
+    expect(codes(x, bent, { method: 'spearman' })).not.toContain('curved');
+    const positive = x.map((value) => 5 + value);
+    const fan = positive.map((value) => value + 0.02 * value ** 3 * random.normal());
+    expect(fanShape(positive, fan).fanShaped).toBe(true);
+    expect(codes(positive, fan)).toContain('fan-shaped');
+  });
+
+  it('a monotonic bend shows by the larger rank coefficient alone', () => {
+    const a = Float64Array.from({ length: 8 }, (_, i) => i);
+    expect(
+      linearity(
+        a,
+        a.map((value) => Math.exp(3 * value)),
+      ),
+    ).toMatchObject({ curved: true });
+    expect(linearity(a, a).curved).toBe(false);
+  });
+
+  it('few cases, many missing, an order, a shared component, repeated identifiers', () => {
+    const gaps = straight.map((value, i) => (i < 20 ? Number.NaN : value));
+    expect(codes(x.slice(0, 9), straight.slice(0, 9))).toContain('few-cases');
+    expect(codes(x.slice(0, 10), straight.slice(0, 10))).not.toContain('few-cases');
+    expect(codes(x, gaps)).toContain('many-missing');
+    expect(codes(x.slice(0, 48), straight.slice(0, 48), { rowsInUse: 60 })).not.toContain('many-missing');
+    expect(codes(x, straight, { ordinal: true, sharesComponent: true, identifierRepeats: true })).toEqual([
+      'shares-a-component',
+      'rows-not-independent',
+      'ordinal',
+    ]);
+    expect(codes(x, straight, { ordinal: true, method: 'kendall' })).toEqual([]);
+  });
+
+  it('shape never on a rank coefficient', () => {
+    const skewed = x.map((value) => Math.exp(1.6 * value));
+    expect(codes(skewed, straight)).toContain('shape');
+    expect(codes(skewed, straight, { method: 'spearman' })).not.toContain('shape');
+    expect(codes(x, straight, { shapeRule: { kind: 'limits', skewness: 0.01, excessKurtosis: 0.01 } })).toContain('shape');
+  });
+
+  it('one point that carries it, and methods that disagree', () => {
+    const [a, b] = [Float64Array.of(...normal(15), 20), Float64Array.of(...normal(15), 20)];
+    expect(codes(a, b)).toEqual(expect.arrayContaining(['one-point', 'method-disagreement']));
+    const point = pairCautions(a, b, { method: 'pearson' }).find(({ code }) => code === 'one-point');
+    expect(Math.abs(point?.figures.without ?? 1)).toBeLessThan(Math.abs(point?.figures.coefficient ?? 0));
+  });
+
+  it('many ties under a rank method', () => {
+    const coarse = x.map((value) => (value > 0 ? 1 : 0));
+    expect(codes(coarse, straight, { method: 'kendall' })).toContain('ties');
+    expect(codes(x, straight, { method: 'kendall' })).not.toContain('ties');
+  });
+});
+
+describe('groups', () => {
+  it('reverse the sign among penguins (Horst, Hill & Gorman 2020): bill depth and body mass', () => {
+    const { penguins } = JSON.parse(readFileSync('reference/open-data.json', 'utf8'));
+    const [depth, mass, label] = [column(penguins.billDepth), column(penguins.bodyMass), column(penguins.label)];
+    const got = groupDisagreement(depth, mass, label, { method: 'pearson' });
+    expect(got.pooled.coefficient).toBeCloseTo(penguins.r, 12);
+    expect(got.groups.map(({ test }) => test.coefficient)).toEqual(penguins.bySpecies.map((r: number) => expect.closeTo(r, 12)));
+    expect([got.pooled.coefficient < 0, got.reversed, got.hidden]).toEqual([true, true, false]);
+    expect(codes(depth, mass, { groups: label })).toContain('groups-reverse');
+  });
+
+  it('hide an association that runs both ways', () => {
+    const noisy = x.map((value) => value + 0.5 * random.normal());
+    const labels = Float64Array.from({ length: 120 }, (_, i) => (i < 60 ? 1 : 2));
+    const got = groupDisagreement(Float64Array.of(...x, ...x), Float64Array.of(...noisy, ...noisy.map((value) => -value)), labels, {
+      method: 'spearman',
+    });
+    expect([got.hidden, got.differ, got.reversed]).toEqual([true, true, false]);
+  });
+});
+
+describe('suspicious values', () => {
+  const ph = Float64Array.of(7.1, 7.4, 6.9, 7.3, 74, 7.2, 7.0, 7.5, Number.NaN, 6.8, 0.71);
+
+  it('a slipped decimal point comes with its correction', () => {
+    expect(decimalSlips(ph)).toEqual([
+      { row: 4, value: 74, suggestion: 7.4 },
+      { row: 10, value: 0.71, suggestion: 7.1 },
+    ]);
+  });
+
+  it('stated limits come first, then slips, then what is far out', () => {
+    const got = suspiciousValues(Float64Array.of(...ph, 55), { low: 1, high: 70 });
+    expect(got.map(({ row, reason }) => [row, reason])).toEqual([
+      [4, 'above-range'],
+      [10, 'below-range'],
+      [11, 'far-out'],
+    ]);
+    expect(got[0].suggestion).toBe(7.4);
+  });
+
+  it('modified z falls back to the mean deviation where more than half are equal', () => {
+    // Iglewicz & Hoaglin (1993): .6745(x − median)/MAD; median 3, MAD 1.
+    expect(modifiedZ(Float64Array.of(1, 2, 3, 4, 13))[4]).toBeCloseTo(6.745, 12);
+    expect(modifiedZ(Float64Array.of(0, 0, 0, 0, 5))[4]).toBeCloseTo(5 / (1.253314 * 1), 6);
+    expect([...modifiedZ(Float64Array.of(2, 2, Number.NaN))]).toEqual([0, 0, Number.NaN]);
+    expect(suspiciousValues(Float64Array.of(5, 5, 5, 5))).toEqual([]);
+  });
+
+  it('rows that are equal throughout are found, missing cells included', () => {
+    const columns = [Float64Array.of(1, 2, 1, Number.NaN, Number.NaN), Float64Array.of(5, 6, 5, 7, 7)];
+    expect(duplicatedRows(columns)).toEqual([
+      [0, 2],
+      [3, 4],
+    ]);
+  });
+});
+
+test('the shape rule judges unrounded figures', () => {
+  const figures = { skewness: 2.0000001, skewnessSe: 0.3, excessKurtosis: 1, excessKurtosisSe: 0.6 };
+  expect(isShapeMarked(figures)).toBe(true);
+  expect(isShapeMarked({ ...figures, skewness: 2 })).toBe(false);
+  expect(isShapeMarked({ ...figures, skewness: 0.5 }, { kind: 'standard-errors', limit: 1.96 })).toBe(false);
+  expect(isShapeMarked({ ...figures, skewness: 0.6 }, { kind: 'standard-errors', limit: 1.96 })).toBe(true);
+  expect(isShapeMarked(describeVariable(Float64Array.of(1, 1, 1)))).toBe(false);
+});

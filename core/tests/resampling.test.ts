@@ -1,0 +1,108 @@
+import { bootstrapCorrelation, kendall, type Method, pearson, permutationTest, spearman } from '@ivlen/core';
+import { describe, expect, it, test } from 'vitest';
+import { createResampledCoefficient } from '../src/correlation/resampled-coefficient';
+import { Random } from '../src/random/random';
+import { expectFigure } from './accuracy';
+
+const METHODS = ['pearson', 'spearman', 'kendall'] as const;
+const SINGLE = { pearson, spearman, kendall };
+const random = new Random(12);
+const x = Float64Array.from({ length: 40 }, () => Math.round(4 * random.normal()) / 2);
+const y = x.map((value) => Math.round(2 * (0.7 * value + random.normal())) / 2);
+
+test.each(METHODS)('%s: the coefficient of a resample is the one computed from its rows', (method) => {
+  const statistic = createResampledCoefficient(x, y, method);
+  for (let k = 0; k < 50; k++) {
+    const rows = Int32Array.from({ length: 40 }, () => random.below(40));
+    const pick = (values: Float64Array) => Float64Array.from(rows, (row) => values[row]);
+    const wanted = SINGLE[method](pick(x), pick(y), { p: 'approximate' }).coefficient;
+    expectFigure('bootstrapCorrelation', 'the coefficient of each resample afresh', statistic(rows), wanted, 1e-12, method);
+  }
+  expect(statistic(new Int32Array(40).fill(3))).toBeNaN();
+});
+
+describe.each(METHODS)('bootstrap of %s', (method: Method) => {
+  it('is reproducible by its seed, contains the coefficient and moves with the level', () => {
+    const options = { method, replicates: 999, seed: 5 } as const;
+    const bca = bootstrapCorrelation(x, y, options);
+    expect(bca).toEqual(bootstrapCorrelation(x, y, options));
+    expect(bca.kind).toBe('bca');
+    const { interval, coefficient } = bca;
+    expect(interval && interval.low < coefficient && coefficient < interval.high).toBe(true);
+    const narrow = bootstrapCorrelation(x, y, { ...options, level: 0.5 }).interval;
+    expect(narrow && interval && narrow.low > interval.low && narrow.high < interval.high).toBe(true);
+    expect(bootstrapCorrelation(x, y, { ...options, kind: 'percentile' }).interval?.method).toBe('bootstrap-percentile');
+  });
+});
+
+test('the standard error of r is near that of Fisher’s z for a normal sample', () => {
+  const source = new Random(2);
+  const a = Float64Array.from({ length: 200 }, () => source.normal());
+  const b = a.map((value) => 0.5 * value + source.normal());
+  const { standardError, coefficient } = bootstrapCorrelation(a, b, { method: 'pearson', replicates: 2000 });
+  expect(standardError / ((1 - coefficient ** 2) / Math.sqrt(199))).toBeGreaterThan(0.8);
+  expect(standardError / ((1 - coefficient ** 2) / Math.sqrt(199))).toBeLessThan(1.2);
+});
+
+test('resamples without variation are drawn again and counted; too many leave no interval', () => {
+  const rare = Float64Array.of(0, 0, 0, 0, 0, 0, 1);
+  const other = Float64Array.of(1, 3, 2, 5, 4, 7, 6);
+  const got = bootstrapCorrelation(rare, other, { method: 'pearson', replicates: 200 });
+  expect(got.interval).toBeNull();
+  expect(got.undefinedResamples).toBeGreaterThan(10);
+  expect(bootstrapCorrelation(rare.fill(2), other, { method: 'pearson' }).interval).toBeNull();
+});
+
+test('BCa falls back to percentile, and says so, where points lie on a line', () => {
+  const line = Float64Array.of(1, 2, 3, 4, 5, 6);
+  expect(bootstrapCorrelation(line, line, { method: 'spearman', replicates: 100 }).kind).toBe('percentile');
+});
+
+describe('permutation', () => {
+  it('approaches the exact p of small samples, for all alternatives', () => {
+    const a = Float64Array.of(3, 1, 4, 1, 5, 9, 2, 6);
+    const b = Float64Array.of(2, 7, 1, 8, 2, 8, 1, 8);
+    for (const method of ['spearman', 'kendall'] as const) {
+      for (const alternative of ['two-sided', 'greater', 'less'] as const) {
+        const { pValue } = permutationTest(a, b, { method, alternative, permutations: 20_000, seed: 4 });
+        expect(Math.abs(pValue - SINGLE[method](a, b, { alternative }).pValue), `${method} ${alternative}`).toBeLessThan(0.015);
+      }
+    }
+  });
+
+  it('never gives 0, is reproducible, and says what it tests', () => {
+    const got = permutationTest(x, x, { method: 'pearson', permutations: 99, seed: 1 });
+    expect([got.pValue, got.asExtreme, got.hypothesis, got.pMethod]).toEqual([0.01, 0, 'independence', 'permutation']);
+    expect(permutationTest(x, y, { method: 'pearson', permutations: 99, seed: 1, studentized: true }).hypothesis).toBe('no-correlation');
+    expect(permutationTest(x, y, { method: 'kendall', permutations: 99 })).toEqual(
+      permutationTest(x, y, { method: 'kendall', permutations: 99 }),
+    );
+    expect(() => permutationTest(x, y, { method: 'kendall', studentized: true })).toThrow(/studentized/);
+  });
+
+  it('studentized, keeps its level where dependence without correlation fools the plain test', () => {
+    const source = new Random(21);
+    const rejected = { plain: 0, studentized: 0 };
+    for (let k = 0; k < 120; k++) {
+      const u = Float64Array.from({ length: 50 }, () => source.normal() * source.normal());
+      // Uncorrelated with u, but spreading with it.
+      const v = u.map((value) => value * source.normal());
+      const options = { method: 'pearson', permutations: 199, seed: k } as const;
+      if (permutationTest(u, v, options).pValue <= 0.05) rejected.plain++;
+      if (permutationTest(u, v, { ...options, studentized: true }).pValue <= 0.05) rejected.studentized++;
+    }
+    expect(rejected.plain).toBeGreaterThan(18);
+    expect(rejected.studentized).toBeLessThan(18);
+  });
+
+  it('has no p where a variable does not vary', () => {
+    for (const method of METHODS)
+      expect(
+        permutationTest(
+          x.map(() => 1),
+          y,
+          { method },
+        ).pValue,
+      ).toBeNaN();
+  });
+});

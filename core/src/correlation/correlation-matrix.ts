@@ -4,6 +4,7 @@ import { assertSameLength, resolveCorrelationOptions } from './options';
 import { createPearsonPairs } from './pearson-pairs';
 import { createRankPairs } from './rank-pairs';
 import { FEWEST_ROWS } from './test-result';
+import type { TestedPairs } from './tested-pairs';
 import type { CorrelationOptions, CorrelationTest, Method, MissingRule, PMethod, UndefinedBecause } from './types';
 
 export interface MatrixOptions extends CorrelationOptions {
@@ -48,11 +49,11 @@ export function correlationMatrix(columns: readonly Float64Array[], options: Mat
     throw new RangeError(`missing must be pairwise or listwise; got ${String(options.missing)}`);
   }
   const used = options.missing === 'listwise' ? listwiseColumns(columns) : columns;
-  const testPair = options.method === 'pearson' ? createPearsonPairs(used, resolved) : createRankPairs(used, resolved);
+  const pairs = options.method === 'pearson' ? createPearsonPairs(used, resolved) : createRankPairs(used, resolved);
   const matrix = emptyMatrix(columns.length, options.method);
   for (let i = 0; i < matrix.size; i++) {
-    setDiagonal(matrix, i, used[i]);
-    for (let j = 0; j < i; j++) setPair(matrix, i, j, testPair(i, j));
+    setDiagonal(matrix, i, pairs.column(i));
+    for (let j = 0; j < i; j++) setPair(matrix, i, j, pairs.test(i, j));
   }
   return options.adjust ? { ...matrix, adjustedP: adjustedMatrix(matrix, options.adjust) } : matrix;
 }
@@ -77,17 +78,8 @@ function emptyMatrix(size: number, method: Method): Draft {
   };
 }
 
-function setDiagonal(matrix: Draft, i: number, values: Float64Array): void {
+function setDiagonal(matrix: Draft, i: number, { present, constant }: ReturnType<TestedPairs['column']>): void {
   const cell = i * matrix.size + i;
-  let present = 0;
-  let constant = true;
-  let first = Number.NaN;
-  for (let row = 0; row < values.length; row++) {
-    const value = values[row];
-    if (value !== value) continue;
-    if (present++ === 0) first = value;
-    else if (value !== first) constant = false;
-  }
   matrix.n[cell] = present;
   matrix.coefficient[cell] = constant ? Number.NaN : 1;
   if (constant) matrix.undefinedBecause[cell] = present < FEWEST_ROWS ? 'too-few-cases' : 'constant-both';

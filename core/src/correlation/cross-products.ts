@@ -1,11 +1,19 @@
+import { gramBySimd } from '../kernels/gram';
+
 /** Rows are taken in blocks that stay in the processor's cache for all pairs of columns. */
 const BLOCK = 2048;
 
-/**
- * Σ xᵢyᵢ of all pairs of columns, size × size, row-major; the diagonal holds the sums of squares.
- * Two by two columns at a time, so that each value read serves two products.
- */
+/** Below this many products the kernel's set-up costs more than it saves. */
+const KERNEL_FROM = 200_000;
+
+/** Σ xᵢyᵢ of all pairs of columns, size × size, row-major; the diagonal holds the sums of squares. */
 export function crossProducts(columns: readonly Float64Array[]): Float64Array {
+  const products = columns.length ** 2 * (columns[0]?.length ?? 0);
+  return (products >= KERNEL_FROM ? gramBySimd(columns) : null) ?? plainCrossProducts(columns);
+}
+
+/** The same without the kernel: two by two columns at a time, so that each value read serves two products. */
+export function plainCrossProducts(columns: readonly Float64Array[]): Float64Array {
   const size = columns.length;
   const rows = columns[0]?.length ?? 0;
   const products = new Float64Array(size * size);

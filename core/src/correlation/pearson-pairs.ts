@@ -5,6 +5,7 @@ import { crossProducts } from './cross-products';
 import type { ResolvedCorrelationOptions } from './options';
 import { testFromProduct, testPearson } from './pearson';
 import { FEWEST_ROWS } from './test-result';
+import type { TestedPairs } from './tested-pairs';
 import type { CorrelationTest } from './types';
 import { NEAR_LINE, toUnitLength, type UnitProduct, unitProduct } from './unit-product';
 
@@ -29,12 +30,12 @@ const LEAST_LEFT = 0.5;
  * column misses are taken out of the sums afterwards. Where that could cost digits (|r| near 1, much of the variation
  * in the missing rows), the pair's rows are gathered and centred afresh.
  */
-export function createPearsonPairs(columns: readonly Float64Array[], options: ResolvedCorrelationOptions) {
+export function createPearsonPairs(columns: readonly Float64Array[], options: ResolvedCorrelationOptions): TestedPairs {
   const prepared = columns.map(prepareColumn);
   const products = crossProducts(prepared.map(({ filled }) => filled));
   const rows = columns[0]?.length ?? 0;
   const scratch = { x: new Float64Array(rows), y: new Float64Array(rows) };
-  return (i: number, j: number): CorrelationTest => {
+  const test = (i: number, j: number): CorrelationTest => {
     const [a, b] = [prepared[i], prepared[j]];
     const quick = options.interval === 'adf' ? null : quickProduct(a, b, products[i * columns.length + j]);
     if (quick) return testFromProduct(quick.product, quick.n, options, noAdf);
@@ -46,6 +47,8 @@ export function createPearsonPairs(columns: readonly Float64Array[], options: Re
     const n = gatherCompletePair(a.values, b.values, scratch.x, scratch.y);
     return testPearson(scratch.x, scratch.y, n, options);
   };
+  const column = (i: number) => ({ present: rows - prepared[i].missingRows.length, constant: prepared[i].unit === null });
+  return { test, column };
 }
 
 function noAdf(): number {
@@ -53,9 +56,7 @@ function noAdf(): number {
 }
 
 function prepareColumn(values: Float64Array): PearsonColumn {
-  const missing: number[] = [];
-  for (let i = 0; i < values.length; i++) if (values[i] !== values[i]) missing.push(i);
-  const missingRows = Uint32Array.from(missing);
+  const missingRows = findMissing(values);
   const present = missingRows.length === 0 ? values : values.filter((value) => value === value);
   const { centred, constant } = centreColumn(present);
   if (constant) return { values, unit: null, filled: new Float64Array(values.length), missingRows };
@@ -69,6 +70,12 @@ function prepareColumn(values: Float64Array): PearsonColumn {
     filled[i] = there ? centred[k++] : 0;
   }
   return { values, unit, filled, missingRows };
+}
+
+function findMissing(values: Float64Array): Uint32Array {
+  const rows: number[] = [];
+  for (let i = 0; i < values.length; i++) if (values[i] !== values[i]) rows.push(i);
+  return Uint32Array.from(rows);
 }
 
 /** The coefficient from sums over all rows less those that either column misses; null where that would lose digits. */

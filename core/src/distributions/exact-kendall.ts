@@ -10,7 +10,7 @@ const cache = new Map<number, Float64Array>();
  * Source: Kendall (1938), recurrence over n; all terms are positive, so that the tails keep their digits.
  * S = n(n − 1)/2 − 2·inversions.
  */
-export function inversionProbabilities(n: number): Float64Array {
+function inversionProbabilities(n: number): Float64Array {
   const known = cache.get(n);
   if (known) return known;
   let current = Float64Array.of(1);

@@ -19,8 +19,3 @@ export function normalP(z: number, alternative: Alternative = 'two-sided'): Tail
   const towards = alternative === 'greater' ? z : -z;
   return { pValue: normalUpperTail(towards), log10P: logNormalUpperTail(towards) / Math.LN10 };
 }
-
-/** A probability that did not underflow, with its logarithm. */
-export function plainP(pValue: number): TailProbability {
-  return { pValue, log10P: Math.log10(pValue) };
-}

@@ -1,5 +1,5 @@
 /** Lower triangle of a symmetric positive definite matrix, row-major; null where it is not positive definite. */
-export function cholesky(matrix: Float64Array, size: number): Float64Array | null {
+function cholesky(matrix: Float64Array, size: number): Float64Array | null {
   const lower = new Float64Array(size * size);
   for (let i = 0; i < size; i++) {
     for (let j = 0; j <= i; j++) {

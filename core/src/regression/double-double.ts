@@ -1,7 +1,7 @@
 const SPLITTER = 2 ** 27 + 1;
 
 /** What a·b is short of its rounded product. Source: Dekker (1971). Splitting overflows beyond 1e300: then 0. */
-export function productError(a: number, b: number, product: number): number {
+function productError(a: number, b: number, product: number): number {
   const ca = SPLITTER * a;
   const cb = SPLITTER * b;
   const ah = ca - (ca - a);

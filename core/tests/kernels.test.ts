@@ -1,0 +1,47 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { correlationMatrix, pearson } from '@ivlen/core';
+import { expect, it, test } from 'vitest';
+import { plainCrossProducts } from '../src/correlation/cross-products';
+import { gramBySimd } from '../src/kernels/gram';
+
+const columns = (count: number, rows: number) =>
+  Array.from({ length: count }, (_, j) => Float64Array.from({ length: rows }, (__, i) => Math.sin(i * (j + 1) + j) / Math.sqrt(rows)));
+
+test.each([
+  [1, 1],
+  [2, 3],
+  [3, 511],
+  [4, 512],
+  [5, 513],
+  [9, 1500],
+  [37, 100],
+])('%d columns of %d rows: the kernel gives what plain loops give', (count, rows) => {
+  const data = columns(count, rows);
+  const [fast, plain] = [gramBySimd(data), plainCrossProducts(data)];
+  expect(fast).not.toBeNull();
+  expect(fast?.length).toBe(count * count);
+  plain.forEach((value, at) => {
+    expect(Math.abs((fast?.[at] ?? Number.NaN) - value)).toBeLessThan(1e-14);
+  });
+});
+
+it('a matrix large enough for the kernel equals its pairs alone, with and without missing values', () => {
+  const data = columns(8, 5000).map((values, j) =>
+    values.map((value, i) => ((i * (j + 3)) % 97 === 5 && j % 2 === 0 ? Number.NaN : value + values[0])),
+  );
+  const { coefficient, n, pValue } = correlationMatrix(data, { method: 'pearson', missing: 'pairwise' });
+  for (let i = 0; i < 8; i++) {
+    for (let j = 0; j < i; j++) {
+      const alone = pearson(data[i], data[j]);
+      expect(Math.abs(coefficient[8 * i + j] - alone.coefficient)).toBeLessThan(1e-14);
+      expect(Math.abs(pValue[8 * i + j] / alone.pValue - 1)).toBeLessThan(1e-9);
+      expect(n[8 * i + j]).toBe(alone.n);
+    }
+  }
+});
+
+it('the compiled kernel is what its source compiles to', () => {
+  const compiled = execFileSync(process.execPath, ['scripts/compile-kernels.mjs'], { encoding: 'utf8' });
+  expect(compiled).toBe(readFileSync('core/src/kernels/gram-code.ts', 'utf8'));
+});

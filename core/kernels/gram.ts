@@ -1,6 +1,29 @@
 // AssemblyScript: `npm run kernels -w core` compiles this into core/src/kernels/gram-code.ts.
 
 /**
+ * Subtracts a shift from one column's rows, in place, and puts 0 where a value is missing (NaN).
+ * @param rows rows, even
+ * @param stats address of two sums to add to: the shifted values, and how many are present
+ */
+export function shift(column: usize, rows: i32, by: f64, stats: usize): void {
+  const shifts = f64x2.splat(by);
+  const one = f64x2.splat(1);
+  let sum = f64x2.splat(0);
+  let present = f64x2.splat(0);
+  for (let row = 0; row < rows; row += 2) {
+    const value = v128.load(column);
+    const there = f64x2.eq(value, value);
+    const shifted = v128.and(f64x2.sub(value, shifts), there);
+    v128.store(column, shifted);
+    sum = f64x2.add(sum, shifted);
+    present = f64x2.add(present, v128.and(one, there));
+    column += 16;
+  }
+  store<f64>(stats, load<f64>(stats) + f64x2.extract_lane(sum, 0) + f64x2.extract_lane(sum, 1));
+  store<f64>(stats + 8, load<f64>(stats + 8) + f64x2.extract_lane(present, 0) + f64x2.extract_lane(present, 1));
+}
+
+/**
  * Adds Σ xᵢyᵢ of all pairs of columns to a matrix, for the part on and below the diagonal.
  * Four by two columns at a time, two rows in a register: eight sums stay in registers while six columns stream by.
  * @param columns address of the first column; the others follow at `stride` bytes

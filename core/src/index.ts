@@ -70,7 +70,7 @@ export {
 } from './display/format-numbers';
 export { type NamedVariable, pairSentence } from './display/pair-sentence';
 export { countMarks } from './display/significance-marks';
-export { strengthWord } from './display/strength-word';
+export { COHEN, EVANS, type StrengthScale, strengthWord } from './display/strength-word';
 export { andersonDarling } from './normality/anderson-darling';
 export { type DoornikHansen, doornikHansen } from './normality/doornik-hansen';
 export { type HenzeZirkler, henzeZirkler } from './normality/henze-zirkler';
@@ -80,6 +80,7 @@ export { type Mardia, mardia } from './normality/mardia';
 export { dagostinoPearson, type JarqueBera, jarqueBera, type OmnibusTest } from './normality/moment-tests';
 export type { NormalityTest, NormalityUndefined } from './normality/normality-test';
 export { shapiroWilk } from './normality/shapiro-wilk';
+export { clusterOrder } from './ordering/cluster-order';
 export {
   type PowerMethod,
   type PowerOptions,

@@ -1,5 +1,6 @@
 import {
   countMarks,
+  EVANS,
   formatCoefficient,
   formatFixed,
   formatFullP,
@@ -47,7 +48,16 @@ test('numbers, intervals, full p-values and marks', () => {
   expect(formatPRelation(0.2)).toBe('p = .200');
   expect(formatPRelation(0.00001)).toBe('p < .001');
   expect([0.05, 0.0500001, 0.0001].map((p) => countMarks(p, [0.05, 0.01, 0.001]))).toEqual([1, 0, 3]);
-  expect([0.5, -0.4999, 0.1, 0.0999].map(strengthWord)).toEqual(['large', 'medium', 'small', 'negligible']);
+  expect([0.5, -0.4999, 0.1, 0.0999].map((r) => strengthWord(r))).toEqual(['large', 'medium', 'small', 'negligible']);
+  expect([0.8, -0.6, 0.4, 0.2, 0.1999].map((r) => strengthWord(r, { scale: EVANS }))).toEqual([
+    'very strong',
+    'strong',
+    'moderate',
+    'weak',
+    'very weak',
+  ]);
+  // sin(π/6) = ½: a τ of one third is as strong as an r of one half.
+  expect([1 / 3 + 1e-9, 1 / 3 - 1e-3].map((tau) => strengthWord(tau, { method: 'kendall' }))).toEqual(['large', 'medium']);
 });
 
 describe('the result sentence', () => {

@@ -2,8 +2,8 @@ import { execFileSync } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { correlationMatrix, pearson } from '@ivlen/core';
 import { expect, it, test } from 'vitest';
-import { plainCrossProducts } from '../src/correlation/cross-products';
-import { gramBySimd } from '../src/kernels/gram';
+import { shiftedProductsBySimd } from '../src/kernels/gram';
+import { plainShiftedProducts } from '../src/kernels/shifted-products';
 
 const columns = (count: number, rows: number) =>
   Array.from({ length: count }, (_, j) => Float64Array.from({ length: rows }, (__, i) => Math.sin(i * (j + 1) + j) / Math.sqrt(rows)));
@@ -17,13 +17,18 @@ test.each([
   [9, 1500],
   [37, 100],
 ])('%d columns of %d rows: the kernel gives what plain loops give', (count, rows) => {
-  const data = columns(count, rows);
-  const [fast, plain] = [gramBySimd(data), plainCrossProducts(data)];
+  const data = columns(count, rows).map((values, j) => values.map((value, i) => ((i + j) % 7 === 3 ? Number.NaN : value)));
+  const shifts = Float64Array.from(data, (_, j) => j / 10);
+  const fast = shiftedProductsBySimd(data, shifts);
+  const plain = plainShiftedProducts(data, shifts);
   expect(fast).not.toBeNull();
-  expect(fast?.length).toBe(count * count);
-  plain.forEach((value, at) => {
-    expect(Math.abs((fast?.[at] ?? Number.NaN) - value)).toBeLessThan(1e-14);
-  });
+  expect(fast?.present).toEqual(plain.present);
+  for (const part of ['products', 'totals'] as const) {
+    expect(fast?.[part].length).toBe(plain[part].length);
+    plain[part].forEach((value, at) => {
+      expect(Math.abs((fast?.[part][at] ?? Number.NaN) - value)).toBeLessThan(1e-12 * (1 + Math.abs(value)));
+    });
+  }
 });
 
 it('a matrix large enough for the kernel equals its pairs alone, with and without missing values', () => {

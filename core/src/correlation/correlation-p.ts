@@ -19,7 +19,7 @@ export function correlationP(r: number, oneMinusAbs: number, df: number, alterna
   const oneMinusSquare = oneMinusAbs * (2 - oneMinusAbs);
   const t = oneMinusSquare === 0 ? Math.sign(r) * Number.POSITIVE_INFINITY : r * Math.sqrt(df / oneMinusSquare);
   const twoSided = regularizedBeta(oneMinusSquare, r * r, df / 2, 0.5);
-  const log10TwoSided = log10RegularizedBeta(oneMinusSquare, r * r, df / 2, 0.5);
+  const log10TwoSided = log10RegularizedBeta(oneMinusSquare, r * r, df / 2, 0.5, twoSided);
   if (alternative === 'two-sided') return { t, pValue: twoSided, log10P: log10TwoSided };
 
   const inExpectedDirection = alternative === 'greater' ? r > 0 : r < 0;

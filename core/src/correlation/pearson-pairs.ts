@@ -1,75 +1,77 @@
-import { centreColumn } from '../columns/centre';
 import { gatherCompletePair } from '../columns/complete-rows';
-import { adfVariance } from './adf-variance';
-import { crossProducts } from './cross-products';
+import { shiftedProducts } from '../kernels/shifted-products';
 import type { ResolvedCorrelationOptions } from './options';
 import { testFromProduct, testPearson } from './pearson';
 import { FEWEST_ROWS } from './test-result';
 import type { TestedPairs } from './tested-pairs';
 import type { CorrelationTest } from './types';
-import { NEAR_LINE, toUnitLength, type UnitProduct, unitProduct } from './unit-product';
+import { NEAR_LINE, type UnitProduct } from './unit-product';
 
-/** A column made ready for all its pairs. */
+/** A column with its sums, shifted to about its middle. */
 interface PearsonColumn {
   readonly values: Float64Array;
-  /** Centred at the column's own mean and of unit length, NaN where missing; null where it does not vary. */
-  readonly unit: Float64Array | null;
-  /** The same with 0 where missing, so that products need no test for missing values. */
-  readonly filled: Float64Array;
+  readonly shift: number;
+  readonly present: number;
+  readonly constant: boolean;
+  readonly total: number;
+  readonly squares: number;
   readonly missingRows: Uint32Array;
 }
 
-/** Smaller distances from a line are computed from the pair’s own rows, since what is left of their digits is rounding. */
+/** If less than this share of a column's squares is variation of the pair's rows, sums by difference would lose digits. */
+const LEAST_LEFT = 0.25;
+/** Sums of squares within these sizes neither overflow nor lose digits to underflow. */
+const SMALLEST = 1e-280;
+const LARGEST = 1e280;
+/** Closer to a line than this, the coefficient is computed from the pair's own rows, since what is left of its digits is rounding. */
 const SURE_OF_NO_LINE = 1e-9;
-
-/** If less than this of a column's variation is left after deletion, sums by difference would lose digits. */
-const LEAST_LEFT = 0.5;
+const SAMPLED = 255;
 
 /**
- * Tests all pairs of columns. Products of centred columns are computed for all pairs at once; rows that the other
- * column misses are taken out of the sums afterwards. Where that could cost digits (|r| near 1, much of the variation
- * in the missing rows), the pair's rows are gathered and centred afresh.
+ * Tests all pairs of columns. Sums and products of shifted columns are computed for all pairs at once; rows that the
+ * other column misses are taken out of them afterwards. Where that could cost digits (points near a line, most of the
+ * variation in the missing rows, values of extreme size), the pair's rows are gathered and centred afresh.
  */
 export function createPearsonPairs(columns: readonly Float64Array[], options: ResolvedCorrelationOptions): TestedPairs {
-  const prepared = columns.map(prepareColumn);
-  const products = crossProducts(prepared.map(({ filled }) => filled));
+  const shifts = Float64Array.from(columns, middleOf);
+  const { products, totals, present } = shiftedProducts(columns, shifts);
+  const size = columns.length;
+  const prepared = columns.map((values, j): PearsonColumn => {
+    const squares = products[j * size + j];
+    const missingRows = present[j] < values.length ? findMissing(values) : new Uint32Array(0);
+    return {
+      values,
+      shift: shifts[j],
+      present: present[j],
+      constant: !(squares > SMALLEST) && isConstant(values),
+      total: totals[j],
+      squares,
+      missingRows,
+    };
+  });
   const rows = columns[0]?.length ?? 0;
   const scratch = { x: new Float64Array(rows), y: new Float64Array(rows) };
   const test = (i: number, j: number): CorrelationTest => {
     const [a, b] = [prepared[i], prepared[j]];
-    const quick = options.interval === 'adf' ? null : quickProduct(a, b, products[i * columns.length + j]);
+    const quick = options.interval === 'adf' ? null : quickProduct(a, b, products[i * size + j]);
     if (quick) return testFromProduct(quick.product, quick.n, options, noAdf);
-    if (a.unit && b.unit && a.missingRows.length + b.missingRows.length === 0 && rows >= FEWEST_ROWS) {
-      const [u, v] = [a.unit, b.unit];
-      const product = unitProduct(u, v);
-      return testFromProduct(product, rows, options, () => adfVariance(u, v, product));
-    }
     const n = gatherCompletePair(a.values, b.values, scratch.x, scratch.y);
     return testPearson(scratch.x, scratch.y, n, options);
   };
-  const column = (i: number) => ({ present: rows - prepared[i].missingRows.length, constant: prepared[i].unit === null });
-  return { test, column };
+  return { test, column: (i) => prepared[i] };
 }
 
 function noAdf(): number {
   return Number.NaN;
 }
 
-function prepareColumn(values: Float64Array): PearsonColumn {
-  const missingRows = findMissing(values);
-  const present = missingRows.length === 0 ? values : values.filter((value) => value === value);
-  const { centred, constant } = centreColumn(present);
-  if (constant) return { values, unit: null, filled: new Float64Array(values.length), missingRows };
-  toUnitLength(centred);
-  if (missingRows.length === 0) return { values, unit: centred, filled: centred, missingRows };
-  const unit = new Float64Array(values.length);
-  const filled = new Float64Array(values.length);
-  for (let i = 0, k = 0; i < values.length; i++) {
-    const there = values[i] === values[i];
-    unit[i] = there ? centred[k] : Number.NaN;
-    filled[i] = there ? centred[k++] : 0;
-  }
-  return { values, unit, filled, missingRows };
+/** About the median: the middle one of some values spread over the column; a constant's own value. */
+function middleOf(values: Float64Array): number {
+  const step = Math.max(1, Math.floor(values.length / SAMPLED));
+  const sample: number[] = [];
+  for (let i = 0; i < values.length; i += step) if (values[i] === values[i]) sample.push(values[i]);
+  const middle = Float64Array.from(sample).sort()[sample.length >> 1];
+  return middle ?? values.find((value) => value === value) ?? 0;
 }
 
 function findMissing(values: Float64Array): Uint32Array {
@@ -78,60 +80,75 @@ function findMissing(values: Float64Array): Uint32Array {
   return Uint32Array.from(rows);
 }
 
-/** The coefficient from sums over all rows less those that either column misses; null where that would lose digits. */
-function quickProduct(a: PearsonColumn, b: PearsonColumn, product: number): { product: UnitProduct; n: number } | null {
-  if (!a.unit || !b.unit) return null;
-  const outOfA = sumsOverRows(a, b.missingRows);
-  const outOfB = sumsOverRows(b, a.missingRows);
-  const n = a.values.length - a.missingRows.length - outOfA.rows;
-  if (n < FEWEST_ROWS) return null;
-  const variationA = 1 - outOfA.squares - (outOfA.sum * outOfA.sum) / n;
-  const variationB = 1 - outOfB.squares - (outOfB.sum * outOfB.sum) / n;
-  if (variationA < LEAST_LEFT || variationB < LEAST_LEFT) return null;
-  const r = (product - (outOfA.sum * outOfB.sum) / n) / Math.sqrt(variationA * variationB);
-  if (Math.abs(r) < NEAR_LINE) return { product: { r, oneMinusAbs: 1 - Math.abs(r) }, n };
-  if (outOfA.rows + outOfB.rows === 0) return null;
-  const near = nearLine(a.unit, b.unit, r, { ...outOfA, variation: variationA }, { ...outOfB, variation: variationB }, n);
-  return near.oneMinusAbs < SURE_OF_NO_LINE ? null : { product: near, n };
+function isConstant(values: Float64Array): boolean {
+  let first = Number.NaN;
+  for (const value of values) {
+    if (value !== value) continue;
+    if (first !== first) first = value;
+    else if (value !== first) return false;
+  }
+  return true;
 }
 
-interface Removed {
+/** The coefficient from sums over all rows less those that either column misses; null where that would lose digits. */
+function quickProduct(a: PearsonColumn, b: PearsonColumn, product: number): { product: UnitProduct; n: number } | null {
+  const outOfA = sumsOverRows(a, b.missingRows);
+  const outOfB = sumsOverRows(b, a.missingRows);
+  const n = a.present - outOfA.rows;
+  if (n < FEWEST_ROWS) return null;
+  const x = { column: a, ...leftOf(a, outOfA, n) };
+  const y = { column: b, ...leftOf(b, outOfB, n) };
+  if (!isUsable(x) || !isUsable(y)) return null;
+  const r = (product - n * x.mean * y.mean) / (Math.sqrt(x.variation) * Math.sqrt(y.variation));
+  if (Math.abs(r) < NEAR_LINE) return { product: { r, oneMinusAbs: 1 - Math.abs(r) }, n };
+  const oneMinusAbs = distanceFromLine(x, y, Math.sign(r));
+  return oneMinusAbs < SURE_OF_NO_LINE ? null : { product: { r: Math.sign(r) * (1 - oneMinusAbs), oneMinusAbs }, n };
+}
+
+interface Sums {
   readonly rows: number;
-  readonly sum: number;
+  readonly total: number;
   readonly squares: number;
 }
 
-function sumsOverRows({ filled, unit }: PearsonColumn, rows: Uint32Array): Removed {
-  let sum = 0;
-  let squares = 0;
-  let present = 0;
+function sumsOverRows({ values, shift }: PearsonColumn, rows: Uint32Array): Sums {
+  let [present, total, squares] = [0, 0, 0];
   for (let k = 0; k < rows.length; k++) {
-    const value = filled[rows[k]];
-    sum += value;
+    const value = values[rows[k]] - shift;
+    if (value !== value) continue;
+    present++;
+    total += value;
     squares += value * value;
-    if (unit && unit[rows[k]] === value) present++;
   }
-  return { rows: present, sum, squares };
+  return { rows: present, total, squares };
 }
 
-/** 1 − |r| = ½‖u ∓ v‖² over the rows complete for both, each column shifted and scaled to those rows. */
-function nearLine(
-  x: Float64Array,
-  y: Float64Array,
-  r: number,
-  outX: Removed & { variation: number },
-  outY: Removed & { variation: number },
-  n: number,
-): UnitProduct {
-  const sign = r > 0 ? 1 : -1;
-  const [meanX, meanY] = [-outX.sum / n, -outY.sum / n];
-  const [scaleX, scaleY] = [1 / Math.sqrt(outX.variation), sign / Math.sqrt(outY.variation)];
-  const shift = meanX * scaleX - meanY * scaleY;
+/** Mean (shifted) and Σ(x − x̄)² of the rows complete for the pair. */
+function leftOf(column: PearsonColumn, out: Sums, n: number): { mean: number; variation: number } {
+  const mean = (column.total - out.total) / n;
+  return { mean, variation: column.squares - out.squares - n * mean * mean };
+}
+
+interface PairColumn {
+  readonly column: PearsonColumn;
+  readonly mean: number;
+  readonly variation: number;
+}
+
+function isUsable({ column: { squares }, variation }: PairColumn): boolean {
+  return squares > SMALLEST && squares < LARGEST && variation > LEAST_LEFT * squares;
+}
+
+/** 1 − |r| = ½‖u ∓ v‖² over the rows complete for both, u and v centred and of unit length there. */
+function distanceFromLine(x: PairColumn, y: PairColumn, sign: number): number {
+  const [a, b] = [x.column.values, y.column.values];
+  const [scaleX, scaleY] = [1 / Math.sqrt(x.variation), sign / Math.sqrt(y.variation)];
+  const [centreX, centreY] = [x.column.shift, y.column.shift];
+  const shift = x.mean * scaleX - y.mean * scaleY;
   let sum = 0;
-  for (let i = 0; i < x.length; i++) {
-    const difference = x[i] * scaleX - y[i] * scaleY - shift;
+  for (let i = 0; i < a.length; i++) {
+    const difference = (a[i] - centreX) * scaleX - (b[i] - centreY) * scaleY - shift;
     if (difference === difference) sum += difference * difference;
   }
-  const oneMinusAbs = sum / 2;
-  return { r: sign * (1 - oneMinusAbs), oneMinusAbs };
+  return sum / 2;
 }

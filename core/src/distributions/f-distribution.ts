@@ -7,5 +7,6 @@ export function fP(statistic: number, df1: number, df2: number): TailProbability
   if (statistic === Number.POSITIVE_INFINITY) return { pValue: 0, log10P: Number.NEGATIVE_INFINITY };
   const share = df2 / (df2 + df1 * statistic);
   const rest = (df1 * statistic) / (df2 + df1 * statistic);
-  return { pValue: regularizedBeta(share, rest, df2 / 2, df1 / 2), log10P: log10RegularizedBeta(share, rest, df2 / 2, df1 / 2) };
+  const pValue = regularizedBeta(share, rest, df2 / 2, df1 / 2);
+  return { pValue, log10P: log10RegularizedBeta(share, rest, df2 / 2, df1 / 2, pValue) };
 }

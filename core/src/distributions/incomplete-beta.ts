@@ -1,10 +1,10 @@
 import betainc from '@stdlib/math-base-special-betainc';
 import betaln from '@stdlib/math-base-special-betaln';
+import { nonZero } from './lentz';
 
 /** Below this the regularized function is taken from its logarithm, since products underflow soon after. */
 const SMALLEST_DIRECT = 1e-280;
 const MAX_TERMS = 10_000;
-const TINY = 1e-300;
 
 /**
  * Regularized incomplete beta function with x and its complement given apart, so that neither end loses digits.
@@ -20,10 +20,16 @@ export function regularizedBeta(x: number, complement: number, a: number, b: num
 
 /**
  * log10 of the regularized incomplete beta function, also where the function itself underflows.
+ * @param direct the function itself, where it is known already
  * Source: Press et al. (2007), eq. 6.4.5 (continued fraction by Lentz's method), used where x is far in the lower tail.
  */
-export function log10RegularizedBeta(x: number, complement: number, a: number, b: number): number {
-  const direct = regularizedBeta(x, complement, a, b);
+export function log10RegularizedBeta(
+  x: number,
+  complement: number,
+  a: number,
+  b: number,
+  direct = regularizedBeta(x, complement, a, b),
+): number {
   if (direct > SMALLEST_DIRECT || x <= 0) return Math.log10(direct);
   const logFront = a * Math.log(x) + b * Math.log1p(-x) - Math.log(a) - betaln(a, b);
   return (logFront + Math.log(betaFraction(x, a, b))) / Math.LN10;
@@ -46,8 +52,4 @@ function betaFraction(x: number, a: number, b: number): number {
     if (Math.abs(step - 1) < Number.EPSILON) return fraction;
   }
   return Number.NaN;
-}
-
-function nonZero(value: number): number {
-  return Math.abs(value) < TINY ? TINY : value;
 }

@@ -1,4 +1,5 @@
 import gammaln from '@stdlib/math-base-special-gammaln';
+import { nonZero } from './lentz';
 
 const MAX_TERMS = 100_000;
 const TINY = 1e-300;
@@ -75,8 +76,4 @@ function fraction(a: number, x: number): number {
     if (Math.abs(step - 1) < Number.EPSILON) return result;
   }
   return Number.NaN;
-}
-
-function nonZero(value: number): number {
-  return Math.abs(value) < TINY ? TINY : value;
 }

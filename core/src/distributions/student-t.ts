@@ -10,7 +10,7 @@ export function studentP(t: number, df: number, alternative: Alternative = 'two-
   const share = Number.isFinite(square) ? df / (df + square) : 0;
   const rest = Number.isFinite(square) ? square / (df + square) : 1;
   const twoSided = regularizedBeta(share, rest, df / 2, 0.5);
-  const log10P = log10RegularizedBeta(share, rest, df / 2, 0.5);
+  const log10P = log10RegularizedBeta(share, rest, df / 2, 0.5, twoSided);
   if (alternative === 'two-sided') return { pValue: twoSided, log10P };
   if (alternative === 'greater' ? t > 0 : t < 0) return { pValue: twoSided / 2, log10P: log10P - Math.log10(2) };
   return { pValue: 1 - twoSided / 2, log10P: Math.log1p(-twoSided / 2) / Math.LN10 };

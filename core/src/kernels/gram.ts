@@ -1,4 +1,5 @@
 import { GRAM_CODE } from './gram-code';
+import type { ShiftedProducts } from './shifted-products';
 
 /** What of WebAssembly is used; the same in browsers, workers and Node. */
 declare const WebAssembly: {
@@ -7,7 +8,10 @@ declare const WebAssembly: {
   Instance: new (module: object, imports: object) => { readonly exports: object };
 };
 
-type GramKernel = (columns: number, count: number, stride: number, rows: number, out: number) => void;
+interface Kernel {
+  readonly gram: (columns: number, count: number, stride: number, rows: number, out: number) => void;
+  readonly shift: (column: number, rows: number, by: number, stats: number) => void;
+}
 
 const PAGE = 65_536;
 const BYTES = 8;
@@ -17,27 +21,32 @@ const BLOCK = 512;
 let compiled: object | null | undefined;
 
 /**
- * Σ xᵢyᵢ of all pairs of columns, size × size, row-major, by a SIMD kernel; null where the machine has none.
- * Columns are copied block by block into memory of its own, so that it needs little.
+ * Sums and products of shifted columns by a SIMD kernel; null where the machine has none.
+ * Columns are copied block by block into memory of the kernel's own, so that it needs little.
  */
-export function gramBySimd(columns: readonly Float64Array[]): Float64Array | null {
+export function shiftedProductsBySimd(columns: readonly Float64Array[], shifts: Float64Array): ShiftedProducts | null {
   const size = columns.length;
   const rows = columns[0]?.length ?? 0;
   const count = Math.ceil(size / 4) * 4;
-  const outBytes = count * count * BYTES;
-  const kernel = load(Math.ceil((outBytes + count * BLOCK * BYTES) / PAGE));
-  if (!kernel) return null;
-  const { memory, gram } = kernel;
-  const sums = new Float64Array(memory.buffer, 0, count * count);
-  const block = new Float64Array(memory.buffer, outBytes, count * BLOCK);
+  const statsAt = count * count * BYTES;
+  const blockAt = statsAt + 2 * count * BYTES;
+  const loaded = load(Math.ceil((blockAt + count * BLOCK * BYTES) / PAGE));
+  if (!loaded) return null;
+  const { memory, kernel } = loaded;
+  const block = new Float64Array(memory.buffer, blockAt, count * BLOCK);
   for (let start = 0; start < rows; start += BLOCK) {
     const length = Math.min(BLOCK, rows - start);
-    columns.forEach((column, j) => {
-      block.set(column.subarray(start, start + length), j * BLOCK);
-      if (length % 2 === 1) block[j * BLOCK + length] = 0;
-    });
-    gram(outBytes, count, BLOCK * BYTES, length + (length % 2), 0);
+    const even = length + (length % 2);
+    for (let j = 0; j < size; j++) {
+      block.set(columns[j].subarray(start, start + length), j * BLOCK);
+      // An odd last row is filled up with a missing value, which counts for nothing.
+      if (even > length) block[j * BLOCK + length] = Number.NaN;
+      kernel.shift(blockAt + j * BLOCK * BYTES, even, shifts[j], statsAt + 2 * j * BYTES);
+    }
+    kernel.gram(blockAt, count, BLOCK * BYTES, even, 0);
   }
+  const sums = new Float64Array(memory.buffer, 0, count * count);
+  const stats = new Float64Array(memory.buffer, statsAt, 2 * count);
   const products = new Float64Array(size * size);
   for (let i = 0; i < size; i++) {
     for (let j = 0; j <= i; j++) {
@@ -45,15 +54,19 @@ export function gramBySimd(columns: readonly Float64Array[]): Float64Array | nul
       products[j * size + i] = sums[i * count + j];
     }
   }
-  return products;
+  return {
+    products,
+    totals: Float64Array.from({ length: size }, (_, j) => stats[2 * j]),
+    present: Float64Array.from({ length: size }, (_, j) => stats[2 * j + 1]),
+  };
 }
 
-function load(pages: number): { memory: { readonly buffer: ArrayBuffer }; gram: GramKernel } | null {
+function load(pages: number): { memory: { readonly buffer: ArrayBuffer }; kernel: Kernel } | null {
   if (compiled === undefined) compiled = compile();
   if (!compiled) return null;
   const memory = new WebAssembly.Memory({ initial: pages });
   const { exports } = new WebAssembly.Instance(compiled, { env: { memory } });
-  return { memory, gram: (exports as { gram: GramKernel }).gram };
+  return { memory, kernel: exports as Kernel };
 }
 
 /** null on machines without WebAssembly or its SIMD instructions. */

@@ -1,7 +1,6 @@
-import { centreColumn } from '../columns/centre';
-import { presentValues } from '../columns/complete-rows';
 import { logNormalUpperTail } from '../distributions/normal';
-import { type NormalityTest, undefinedNormality } from './normality-test';
+import type { NormalityTest } from './normality-test';
+import { standardizedOrder } from './standardized';
 
 const FEWEST = 3;
 /** The outermost branch has its minimum here; beyond, its square term would let p rise again. */
@@ -15,17 +14,13 @@ const LAST = 5.709 / (2 * 0.0186);
  * branch would rise again (A² above 153) p stays at its smallest value. Missing values (NaN) are left out.
  */
 export function andersonDarling(x: Float64Array): NormalityTest {
-  const sorted = presentValues(x).sort();
-  const n = sorted.length;
-  if (n < FEWEST) return undefinedNormality(n, 'too-few-cases');
-  const { centred, constant } = centreColumn(sorted);
-  if (constant) return undefinedNormality(n, 'constant');
-  let squares = 0;
-  for (const deviation of centred) squares += deviation * deviation;
-  const sd = Math.sqrt(squares / (n - 1));
+  const standardized = standardizedOrder(x, FEWEST);
+  if (!('z' in standardized)) return standardized;
+  const { z } = standardized;
+  const n = z.length;
   let sum = 0;
   for (let i = 0; i < n; i++) {
-    sum += (2 * i + 1) * (logNormalUpperTail(-centred[i] / sd) + logNormalUpperTail(centred[n - 1 - i] / sd));
+    sum += (2 * i + 1) * (logNormalUpperTail(-z[i]) + logNormalUpperTail(z[n - 1 - i]));
   }
   const statistic = -n - sum / n;
   const corrected = statistic * (1 + 0.75 / n + 2.25 / (n * n));

@@ -1,8 +1,7 @@
-import { centreColumn } from '../columns/centre';
-import { presentValues } from '../columns/complete-rows';
 import { normalUpperTail } from '../distributions/normal';
 import { LILLIEFORS_PROBABILITIES, LILLIEFORS_QUANTILES, LILLIEFORS_SIZES } from './lilliefors-table';
-import { type NormalityTest, undefinedNormality } from './normality-test';
+import type { NormalityTest } from './normality-test';
+import { standardizedOrder } from './standardized';
 
 const FEWEST = 4;
 /** Dallal & Wilkinson's formula holds up to this p. */
@@ -16,17 +15,13 @@ const FORMULA_UP_TO = 0.1;
  * left out.
  */
 export function lilliefors(x: Float64Array): NormalityTest {
-  const sorted = presentValues(x).sort();
-  const n = sorted.length;
-  if (n < FEWEST) return undefinedNormality(n, 'too-few-cases');
-  const { centred, constant } = centreColumn(sorted);
-  if (constant) return undefinedNormality(n, 'constant');
-  let squares = 0;
-  for (const deviation of centred) squares += deviation * deviation;
-  const sd = Math.sqrt(squares / (n - 1));
+  const standardized = standardizedOrder(x, FEWEST);
+  if (!('z' in standardized)) return standardized;
+  const { z } = standardized;
+  const n = z.length;
   let statistic = 0;
   for (let i = 0; i < n; i++) {
-    const below = normalUpperTail(-centred[i] / sd);
+    const below = normalUpperTail(-z[i]);
     statistic = Math.max(statistic, (i + 1) / n - below, below - i / n);
   }
   const formula = dallalWilkinson(statistic, n);

@@ -1,0 +1,45 @@
+import { shiftedProductsBySimd } from './gram';
+
+/** Sums over columns that are shifted by a number each, with missing values (NaN) counting for 0. */
+export interface ShiftedProducts {
+  /** Σ xᵢyᵢ of all pairs, size × size, row-major; the diagonal holds the sums of squares. */
+  readonly products: Float64Array;
+  readonly totals: Float64Array;
+  /** How many values of each column are present. */
+  readonly present: Float64Array;
+}
+
+/** Below this many products the kernel's set-up costs more than it saves. */
+const KERNEL_FROM = 200_000;
+
+export function shiftedProducts(columns: readonly Float64Array[], shifts: Float64Array): ShiftedProducts {
+  const products = columns.length ** 2 * (columns[0]?.length ?? 0);
+  return (products >= KERNEL_FROM ? shiftedProductsBySimd(columns, shifts) : null) ?? plainShiftedProducts(columns, shifts);
+}
+
+/** The same without the kernel. */
+export function plainShiftedProducts(columns: readonly Float64Array[], shifts: Float64Array): ShiftedProducts {
+  const size = columns.length;
+  const present = new Float64Array(size);
+  const totals = new Float64Array(size);
+  const shifted = columns.map((column, j) => {
+    const values = new Float64Array(column.length);
+    for (let i = 0; i < column.length; i++) {
+      if (column[i] !== column[i]) continue;
+      values[i] = column[i] - shifts[j];
+      totals[j] += values[i];
+      present[j]++;
+    }
+    return values;
+  });
+  const products = new Float64Array(size * size);
+  for (let i = 0; i < size; i++) {
+    for (let j = 0; j <= i; j++) {
+      let sum = 0;
+      for (let row = 0; row < shifted[i].length; row++) sum += shifted[i][row] * shifted[j][row];
+      products[i * size + j] = sum;
+      products[j * size + i] = sum;
+    }
+  }
+  return { products, totals, present };
+}

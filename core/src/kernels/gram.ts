@@ -1,5 +1,5 @@
 import { GRAM_CODE } from './gram-code';
-import type { ShiftedProducts } from './shifted-products';
+import type { ShiftedProducts } from './shifted-sums';
 
 /** What of WebAssembly is used; the same in browsers, workers and Node. */
 declare const WebAssembly: {

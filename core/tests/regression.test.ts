@@ -193,6 +193,15 @@ describe('collinearity', () => {
     });
   });
 
+  it('an exact dependence has an infinite condition index that takes all of its variances', () => {
+    const a = Float64Array.from({ length: 25 }, (_, i) => Math.sin(i));
+    const b = Float64Array.from({ length: 25 }, (_, i) => Math.cos(2 * i));
+    const { conditionIndices, varianceProportions, determinant } = collinearity([a, b, a.map((value, i) => value + b[i])]);
+    expect(conditionIndices[3]).toBe(Number.POSITIVE_INFINITY);
+    for (const coefficient of [1, 2, 3]) expect(varianceProportions[3 * 4 + coefficient]).toBeCloseTo(1, 6);
+    expect(Math.abs(determinant)).toBeLessThan(1e-15);
+  });
+
   it('VIF is infinite within an exact dependence, finite beside it, NaN for a constant', () => {
     const a = Float64Array.from({ length: 25 }, (_, i) => Math.sin(i));
     const b = Float64Array.from({ length: 25 }, (_, i) => Math.cos(2 * i));

@@ -41,8 +41,11 @@ export function collinearity(predictors: readonly Float64Array[], { names, centr
   const correlation = singularValues(own).values;
   const allVary = varying.length === predictors.length && n > 1;
   const scaled = centred ? own : squareFactor([plainUnit(new Float64Array(n).fill(1)), ...complete.map(plainUnit)].map(({ unit }) => unit));
-  const { values, vectors } = singularValues(scaled);
-  const size = values.length;
+  const { values: found, vectors } = singularValues(scaled);
+  const size = found.length;
+  // Of an exact dependence only rounding is left; its share of the variances is all of them, in the limit.
+  const rounding = found[0] * size * Number.EPSILON;
+  const values = found.map((value) => Math.max(value, rounding));
   const phi = Float64Array.from({ length: size * size }, (_, at) => {
     const [index, coefficient] = [Math.floor(at / size), at % size];
     return (vectors[coefficient * size + index] / values[index]) ** 2;
@@ -52,7 +55,7 @@ export function collinearity(predictors: readonly Float64Array[], { names, centr
   );
   return {
     n,
-    conditionIndices: values.map((value) => values[0] / value),
+    conditionIndices: values.map((value) => (value > rounding ? values[0] / value : Number.POSITIVE_INFINITY)),
     varianceProportions: phi.map((value, at) => value / totals[at % size]),
     determinant: allVary ? correlation.reduce((product, value) => product * value * value, 1) : Number.NaN,
     eigenvalues: correlation.map((value) => (allVary ? value * value : Number.NaN)),

@@ -2,7 +2,7 @@ import { centreColumn } from '../columns/centre';
 import { completePair } from '../columns/complete-rows';
 import { countExchanges } from '../correlation/concordance';
 import { assertAlternative, assertMethod, assertPositiveInteger, assertSameLength } from '../correlation/options';
-import { createRankColumn } from '../correlation/rank-column';
+import { createRankColumn, type RankColumn } from '../correlation/rank-column';
 import type { Alternative, Method } from '../correlation/types';
 import { toUnitLength } from '../correlation/unit-product';
 import { Random } from '../random/random';
@@ -121,22 +121,36 @@ function prepareKendall(x: Float64Array, y: Float64Array): Prepared | null {
   const n = x.length;
   const [sequence, tree] = [new Int32Array(n), new Int32Array(n + 2)];
   const shuffled = Int32Array.from(a.order, (row) => b.dense[row]);
-  const groups: number[] = [];
-  a.order.forEach((row, k) => {
-    if (k === 0 || a.dense[row] !== a.dense[a.order[k - 1]]) groups.push(k);
-  });
+  const groups = tiedStretches(a);
   const untied = (n * (n - 1) - (a.whole?.ties.pairs ?? 0) - (b.whole?.ties.pairs ?? 0)) / 2;
   const statistic = () => {
     sequence.set(shuffled);
     let joint = 0;
-    groups.forEach((start, g) => {
-      const group = sequence.subarray(start, groups[g + 1] ?? n).sort();
-      for (let i = 1, run = 1; i < group.length; i++) {
-        if (group[i] === group[i - 1]) joint += run++;
-        else run = 1;
-      }
-    });
+    for (const [start, end] of groups) joint += sortedTies(sequence, start, end);
     return untied + joint - 2 * countExchanges(sequence, n, tree);
   };
   return { statistic, shuffled };
+}
+
+/** Where rows with equal x stand in the order of x: from, to; only groups of two and more. */
+function tiedStretches({ order, dense }: RankColumn): (readonly [number, number])[] {
+  const stretches: (readonly [number, number])[] = [];
+  for (let start = 0; start < order.length; ) {
+    let end = start + 1;
+    while (end < order.length && dense[order[end]] === dense[order[start]]) end++;
+    if (end - start > 1) stretches.push([start, end]);
+    start = end;
+  }
+  return stretches;
+}
+
+/** Sorts a stretch in place and counts its pairs of equal values. */
+function sortedTies(values: Int32Array, start: number, end: number): number {
+  values.subarray(start, end).sort();
+  let pairs = 0;
+  for (let i = start + 1, run = 1; i < end; i++) {
+    if (values[i] === values[i - 1]) pairs += run++;
+    else run = 1;
+  }
+  return pairs;
 }

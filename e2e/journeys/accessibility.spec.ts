@@ -28,6 +28,17 @@ for (const colorScheme of ['light', 'dark'] as const) {
       expect(await violations(page)).toEqual([]);
     });
 
+    test('the codebook with an open entry and the trail have none', async ({ page }) => {
+      await openCopy(page, 'Aldermere kick samples');
+      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data' }).click();
+      await page.getByRole('button', { name: 'Edit the entry of depth' }).click();
+      await expect(page.getByRole('form', { name: 'Entry of depth' })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: /^Trail/ }).click();
+      await expect(page.getByRole('dialog', { name: /^Trail of/ })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+    });
+
     test('the matrix with the card and a popover has none', async ({ page }) => {
       await openCopy(page, 'Aldermere streams');
       await cellOf(page, 'mayfly taxa', 'nitrate').click();

@@ -2,8 +2,9 @@ import { cellOf, expect, openCopy, test, whileSaving } from '../application/test
 
 test('the home page shows the demo studies, and a study opens with its quantities ticked, up to twelve', async ({ page }) => {
   await page.goto('/');
-  await expect(page.getByRole('listitem').filter({ hasText: 'Aldermere streams' })).toContainText('248 rows × 18 variables');
-  await expect(page.getByRole('listitem').filter({ hasText: 'Aldermere kick samples' })).toContainText('12 rows × 6 variables');
+  const study = (name: string) => page.getByRole('listitem').filter({ has: page.getByRole('link', { name, exact: true }) });
+  await expect(study('Aldermere streams')).toContainText('248 rows × 18 variables');
+  await expect(study('Aldermere kick samples')).toContainText('12 rows × 6 variables');
   await page.getByRole('link', { name: 'Aldermere streams', exact: true }).click();
   await expect(page.getByTestId('ticked-count')).toHaveText('12 of 14');
   await expect(page.getByRole('checkbox', { name: /stream order/ })).not.toBeChecked();
@@ -96,7 +97,7 @@ test('the kind of a variable is corrected from its menu: a category leaves the m
 
 test('each stage that is not built yet says in one sentence what will be there', async ({ page }) => {
   await openCopy(page, 'Aldermere streams');
-  for (const stage of ['Data', 'Shape', 'Scatterplots', 'Subgroups', 'Collinearity', 'Report']) {
+  for (const stage of ['Shape', 'Scatterplots', 'Subgroups', 'Collinearity', 'Report']) {
     await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
     await expect(page.getByRole('heading', { name: stage, level: 1 })).toBeVisible();
     await expect(page.getByText('This stage is not built yet.')).toBeVisible();

@@ -12,6 +12,7 @@ import { sameOriginOnly } from './safety/same-origin';
 import { securityHeaders } from './safety/security-headers';
 import { settingsRoutes } from './settings/settings-routes';
 import { studyRoutes } from './studies/study-routes';
+import { trailRoutes } from './trail/trail-routes';
 import type { Workers } from './workers/workers';
 
 const health = createRoute({
@@ -37,6 +38,7 @@ export function createApp({ database, workers }: { database: Database; workers: 
       return c.json({ status: 'ok' } as const, 200);
     })
     .route('/', studyRoutes(database))
+    .route('/', trailRoutes(database))
     .route('/', settingsRoutes(database))
     .route('/', importRoutes(database, new ImportService(database, workers)))
     .route('/', analysisRoutes(new AnalysisService(database, new ColumnCache(), workers)));

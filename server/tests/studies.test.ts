@@ -129,7 +129,7 @@ describe('a study', () => {
 
   it('changes by revisions; one made at an old head is refused', async () => {
     const study = await makeStudy();
-    const change = { type: 'set-kind', variable: 'v3', kind: 'ordinal' };
+    const change = { type: 'edit-variable', variable: 'v3', patch: { kind: 'ordinal' } };
     const changed = await app.ask(studySchema, 'POST', `/studies/${study.id}/changes`, { expectedHead: 1, change });
     expect([changed.head, changed.state.variables[2]?.kind]).toEqual([2, 'ordinal']);
     const late = await app.send('POST', `/studies/${study.id}/changes`, { expectedHead: 1, change });
@@ -149,7 +149,7 @@ describe('a study', () => {
     const study = await makeStudy();
     const response = await app.send('POST', `/studies/${study.id}/changes`, {
       expectedHead: 1,
-      change: { type: 'set-kind', variable: 'v1', kind: 'continuous' },
+      change: { type: 'edit-variable', variable: 'v1', patch: { kind: 'continuous' } },
     });
     expect([response.status, await codeOf(response)]).toEqual([422, 'kind-does-not-fit']);
   });

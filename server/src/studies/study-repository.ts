@@ -17,6 +17,7 @@ export interface NewRevision {
   readonly kind: string;
   /** What was decided, in one line for the trail. */
   readonly summary: string;
+  readonly reason?: string | null;
   readonly rowCount: number;
   readonly state: StudyState;
 }
@@ -82,6 +83,7 @@ export async function insertRevision(db: Connection, study: string, revision: Ne
     parent: revision.parent,
     kind: revision.kind,
     summary: revision.summary,
+    reason: revision.reason ?? null,
     row_count: revision.rowCount,
     state: JSON.stringify(revision.state),
   });

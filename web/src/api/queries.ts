@@ -9,6 +9,7 @@ import {
   storedSettingsSchema,
   studyListItemSchema,
   studySchema,
+  trailSchema,
 } from '@ivlen/contract';
 import { queryOptions } from '@tanstack/react-query';
 import { z } from 'zod';
@@ -24,6 +25,13 @@ export const studyQuery = (id: string) =>
   queryOptions({
     queryKey: ['study', id],
     queryFn: ({ signal }) => request(`/studies/${id}`, studySchema, { signal }),
+  });
+
+/** The trail as it leads to a head: another head has another one. */
+export const trailQuery = (id: string, head: number) =>
+  queryOptions({
+    queryKey: ['trail', id, head],
+    queryFn: ({ signal }) => request(`/studies/${id}/trail`, trailSchema, { signal }),
   });
 
 export const importQuery = (id: string) =>

@@ -12,6 +12,8 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['Enter', 'open the pair card of a cell'],
   ['x', 'swap the axes of the pair card'],
   ['Esc', 'close the card'],
+  ['Ctrl Z', 'undo the last decision'],
+  ['Ctrl Shift Z', 'redo it'],
   ['?', 'show this list'],
 ];
 

@@ -1,10 +1,7 @@
-import { type Kind, kindsFor, type Study, studySchema, type Variable } from '@ivlen/contract';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { type Kind, kindsFor, type Study, type Variable } from '@ivlen/contract';
 import { Check, EllipsisVertical } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { toast } from 'sonner';
-import { request } from '../api/client';
-import { studyQuery } from '../api/queries';
+import { useStudyChanges } from '../trail/use-study-changes';
 import { displayName } from '../variable-name';
 
 const WORDS: Readonly<Record<Kind, string>> = {
@@ -18,18 +15,8 @@ const WORDS: Readonly<Record<Kind, string>> = {
 
 /** The menu of one variable: what kind it is. */
 export function KindMenu({ study, variable }: { study: Study; variable: Variable }) {
-  const client = useQueryClient();
-  const setKind = useMutation({
-    mutationFn: (kind: Kind) => {
-      const json = { expectedHead: study.head, change: { type: 'set-kind', variable: variable.id, kind } };
-      return request(`/studies/${study.id}/changes`, studySchema, { method: 'POST', json });
-    },
-    onSuccess: (changed) => client.setQueryData(studyQuery(study.id).queryKey, changed),
-    onError: (error) => {
-      toast.error(error.message);
-      void client.invalidateQueries({ queryKey: studyQuery(study.id).queryKey });
-    },
-  });
+  const { change } = useStudyChanges(study);
+  const setKind = (kind: Kind) => change.mutate({ change: { type: 'edit-variable', variable: variable.id, patch: { kind } } });
   const kinds = kindsFor(variable.storage);
   return (
     <DropdownMenu.Root>
@@ -44,7 +31,7 @@ export function KindMenu({ study, variable }: { study: Study; variable: Variable
           <DropdownMenu.Label className="px-3 py-1 text-[13px] text-muted">Kind of {displayName(variable)}</DropdownMenu.Label>
           <DropdownMenu.RadioGroup
             value={variable.kind}
-            onValueChange={(value) => setKind.mutate(kinds.find((kind) => kind === value) ?? variable.kind)}
+            onValueChange={(value) => setKind(kinds.find((kind) => kind === value) ?? variable.kind)}
           >
             {kinds.map((kind) => (
               <DropdownMenu.RadioItem key={kind} value={kind} className="menu-item">

@@ -2,6 +2,7 @@ import type { Study } from '@ivlen/contract';
 import { Moon, Sun } from 'lucide-react';
 import { Link, NavLink } from 'react-router';
 import { STAGES } from '../stages/stages';
+import { HistoryButtons } from '../trail/history-buttons';
 import { KeyboardHelp } from './keyboard-help';
 import { Mark } from './mark';
 import { StudyMenu } from './study-menu';
@@ -31,7 +32,8 @@ export function TopBar({ study }: { study: Study | null }) {
           ))}
         </nav>
       )}
-      <div className="ml-auto flex items-center gap-1">
+      <div className="ml-auto flex shrink-0 items-center gap-1">
+        {study && <HistoryButtons study={study} />}
         <ThemeButton />
         <KeyboardHelp />
       </div>

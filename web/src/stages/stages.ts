@@ -1,10 +1,6 @@
 /** The stages of a study, in the order of the work. */
 export const STAGES = [
-  {
-    id: 'data',
-    name: 'Data',
-    planned: 'Here the table itself will be shown and corrected: cells, the codebook, rows set aside with a reason, derived variables.',
-  },
+  { id: 'data', name: 'Data', planned: null },
   {
     id: 'shape',
     name: 'Shape',

@@ -1,0 +1,74 @@
+import type { Decision, Trail } from '@ivlen/contract';
+import type { Connection, Database } from '../database/connect';
+import { DomainError } from '../errors/domain-error';
+import { getStudy, lockHead, moveHead } from '../studies/study-repository';
+
+interface DecisionRow {
+  number: number;
+  kind: string;
+  summary: string;
+  reason: string | null;
+  created: Date;
+}
+
+/** The decisions that led to a study's head, newest first, and what undo and redo would do. */
+export async function selectTrail(db: Connection, study: string): Promise<Trail> {
+  const { head } = await getStudy(db, study);
+  const { rows } = await db.raw<{ rows: DecisionRow[] }>(
+    `with recursive line as (
+       select * from revision where study = :study and number = :head
+       union all
+       select r.* from revision r join line on r.study = :study and r.number = line.parent
+     )
+     select number, kind, summary, reason, created from line order by number desc`,
+    { study, head },
+  );
+  const next = await nextOf(db, study, head);
+  return {
+    decisions: rows.map(toDecision),
+    // The first revision brought the data in: there is nothing before it to go back to.
+    undo: rows.length > 1 ? (rows[0]?.summary ?? null) : null,
+    redo: next?.summary ?? null,
+  };
+}
+
+function toDecision({ created, ...row }: DecisionRow): Decision {
+  return { ...row, created: created.toISOString() };
+}
+
+/** Moves the head back by one decision; nothing is deleted. */
+export async function undo(database: Database, study: string, expectedHead: number): Promise<void> {
+  await database.transaction(async (db) => {
+    await lockHead(db, study, expectedHead);
+    const row = await db('revision').where({ study, number: expectedHead }).first<{ parent: number | null } | undefined>('parent');
+    if (!row?.parent)
+      throw new DomainError('nothing-to-undo', 'There is no decision to take back.', { hint: 'The study stands as it was brought in.' });
+    await moveHead(db, study, row.parent);
+  });
+}
+
+/** Moves the head forward again, to the decision made last from here. */
+export async function redo(database: Database, study: string, expectedHead: number): Promise<void> {
+  await database.transaction(async (db) => {
+    await lockHead(db, study, expectedHead);
+    const next = await nextOf(db, study, expectedHead);
+    if (!next)
+      throw new DomainError('nothing-to-redo', 'There is no decision to make again.', { hint: 'Nothing was taken back from here.' });
+    await moveHead(db, study, next.number);
+  });
+}
+
+/** Writes or corrects the reason of a decision; the decision itself stays as it is. */
+export async function setReason(db: Connection, study: string, number: number, reason: string): Promise<void> {
+  const updated = await db('revision')
+    .where({ study, number })
+    .update({ reason: reason || null });
+  if (updated === 0) throw new DomainError('no-such-revision', `The study has no revision ${number}.`, { hint: 'Reload the page.' });
+}
+
+async function nextOf(db: Connection, study: string, head: number): Promise<{ number: number; summary: string } | undefined> {
+  return db('revision')
+    .where({ study, parent: head })
+    .orderBy('number', 'desc')
+    .first<{ number: number; summary: string } | undefined>('number', 'summary');
+}

@@ -1,0 +1,105 @@
+import { variableSchema } from '@ivlen/contract';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render, screen, waitFor } from '@testing-library/react';
+import userEvent from '@testing-library/user-event';
+import { afterEach, describe, expect, it, test, vi } from 'vitest';
+import { entrySentence, studySentences } from '../src/stages/data/entry-sentence';
+import { consequence, readLabels, toFields, toPatch } from '../src/stages/data/variable-fields';
+import { VariableForm } from '../src/stages/data/variable-form';
+import { testStudy } from './test-study';
+
+const study = testStudy();
+const nitrate = variableSchema.parse({
+  ...study.state.variables[0],
+  unit: 'mg/L',
+  decimals: 2,
+  role: 'predictor',
+  missingCodes: ['−99'],
+  highMeans: 'more fertiliser',
+});
+
+describe('entries in words', () => {
+  it('one line for a variable', () => {
+    expect(entrySentence(nitrate)).toBe('mg/L, continuous, shown to 2 decimals, predictor; missing: −99; high values mean more fertiliser');
+    const bank = {
+      ...nitrate,
+      label: 'Bank',
+      unit: null,
+      decimals: 0,
+      role: null,
+      valueLabels: { 1: 'eroded' },
+      validRange: { low: 1, high: null },
+    };
+    expect(entrySentence({ ...bank, missingCodes: [], highMeans: null })).toBe(
+      'Bank: continuous, shown in whole numbers; possible from 1; 1 is eroded',
+    );
+  });
+
+  it('sentences for the study, also for what is not known', () => {
+    expect(studySentences({ ...study.state, rowMeaning: 'one visit' })).toEqual([
+      'Each row is one visit.',
+      'No source is named.',
+      'No citation is given.',
+      'Nothing is known to be missing from it.',
+    ]);
+  });
+});
+
+describe('the form', () => {
+  it('gives back nothing where nothing was changed, and only what was', () => {
+    const fields = toFields(nitrate);
+    expect(toPatch(nitrate, fields)).toEqual({});
+    expect(
+      toPatch(nitrate, { ...fields, unit: ' µg/L ', decimals: '', low: '0', high: '', valueLabels: '0 = none\n-1 = below = limit' }),
+    ).toEqual({
+      unit: 'µg/L',
+      decimals: null,
+      validRange: { low: 0, high: null },
+      valueLabels: { 0: 'none', '-1': 'below = limit' },
+    });
+    expect(readLabels('no sign\n = no code')).toEqual({});
+  });
+
+  test.each([
+    ['nominal', /Categories have no correlation/],
+    ['identifier', /leaves the matrix/],
+    ['ordinal', /rank methods/],
+    ['continuous', null],
+  ])('says what follows from becoming %s', (kind, words) => {
+    const said = consequence('continuous', kind);
+    if (words) expect(said).toMatch(words);
+    else expect(said).toBeNull();
+  });
+});
+
+describe('editing an entry', () => {
+  afterEach(() => vi.unstubAllGlobals());
+
+  it('sends what differs with its reason, from the revision seen; bad numbers are told at their field', async () => {
+    const sent = vi.fn(async (_path: string, _init: RequestInit) => new Response(JSON.stringify({ ...study, head: 2 })));
+    vi.stubGlobal('fetch', sent);
+    const onDone = vi.fn();
+    const user = userEvent.setup();
+    render(
+      <QueryClientProvider client={new QueryClient()}>
+        <VariableForm study={study} variable={nitrate} onDone={onDone} />
+      </QueryClientProvider>,
+    );
+    await user.type(screen.getByLabelText('Smallest possible'), 'low');
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    expect((await screen.findByRole('alert')).textContent).toContain('Write a number');
+    expect(sent).not.toHaveBeenCalled();
+    await user.clear(screen.getByLabelText('Smallest possible'));
+    await user.selectOptions(screen.getByLabelText('Kind'), 'ordinal');
+    expect(screen.getByText(/correlated by rank methods/)).toBeTruthy();
+    await user.type(screen.getByLabelText(/Reason/), 'steps');
+    await user.click(screen.getByRole('button', { name: 'Save' }));
+    await waitFor(() => expect(onDone).toHaveBeenCalled());
+    const body = JSON.parse(String(sent.mock.calls[0]?.[1].body));
+    expect(body).toEqual({
+      expectedHead: 1,
+      change: { type: 'edit-variable', variable: 'v1', patch: { kind: 'ordinal' } },
+      reason: 'steps',
+    });
+  });
+});

@@ -7,7 +7,7 @@ export default defineConfig({
     target: 'node20',
     outDir: 'dist',
     rollupOptions: {
-      input: { main: 'src/main.ts', worker: 'src/worker.ts' },
+      input: { main: 'src/main.ts' },
       output: { entryFileNames: '[name].js' },
     },
   },

@@ -16,7 +16,7 @@ await migrate(database);
 await loadDemo(database, config.IVLEN_SAMPLES);
 await Promise.all([purgeDeleted(database), purgeImports(database)]);
 
-const workers = createWorkerPool(fileURLToPath(new URL('./worker.js', import.meta.url)));
+const workers = createWorkerPool(fileURLToPath(new URL('./worker.cjs', import.meta.url)));
 const app = createApp({ database, workers });
 serveWebFiles(app, config.IVLEN_WEB);
 const { server, port } = await listen(app, config.IVLEN_PORT, config.IVLEN_PORT_FIXED === '1');

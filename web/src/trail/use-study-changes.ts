@@ -18,20 +18,23 @@ export function useStudyChanges(study: Study) {
     // Another window may have moved the study on: what is shown next is its newest state.
     void client.invalidateQueries({ queryKey: key });
   };
-  const post = (path: string, json: object) => request(`/studies/${study.id}/${path}`, studySchema, { method: 'POST', json });
+  // The head is that of the study on screen when it is asked, not of the rendering that set the handler up.
+  const post = (path: string, json: object) => {
+    const expectedHead = client.getQueryData(key)?.head ?? study.head;
+    return request(`/studies/${study.id}/${path}`, studySchema, { method: 'POST', json: { expectedHead, ...json } });
+  };
 
   const change = useMutation({
-    mutationFn: ({ change, reason }: { change: Change; reason?: string }) =>
-      post('changes', { expectedHead: study.head, change, ...(reason ? { reason } : {}) }),
+    mutationFn: ({ change, reason }: { change: Change; reason?: string }) => post('changes', { change, ...(reason ? { reason } : {}) }),
     onSuccess,
     onError,
   });
-  const undo = useMutation({ mutationFn: () => post('undo', { expectedHead: study.head }), onSuccess, onError });
-  const redo = useMutation({ mutationFn: () => post('redo', { expectedHead: study.head }), onSuccess, onError });
+  const undo = useMutation({ mutationFn: () => post('undo', {}), onSuccess, onError });
+  const redo = useMutation({ mutationFn: () => post('redo', {}), onSuccess, onError });
   const setReason = useMutation({
     mutationFn: ({ number, reason }: { number: number; reason: string }) =>
       request(`/studies/${study.id}/revisions/${number}`, trailSchema, { method: 'PATCH', json: { reason } }),
-    onSuccess: (trail) => client.setQueryData(trailQuery(study.id, study.head).queryKey, trail),
+    onSuccess: (trail) => client.setQueryData(trailQuery(study.id, client.getQueryData(key)?.head ?? study.head).queryKey, trail),
     onError: (error) => void toast.error(error.message),
   });
   return { change, undo, redo, setReason };

@@ -15,7 +15,7 @@ export function Codebook({ study }: { study: Study }) {
       <ul className="divide-y divide-rule border-y border-rule">
         {study.state.variables.map((variable) => (
           <Entry
-            key={`${variable.id} ${study.head}`}
+            key={variable.id}
             study={study}
             variable={variable}
             open={open === variable.id}

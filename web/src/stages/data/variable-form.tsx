@@ -1,5 +1,5 @@
 import { kindsFor, type Study, type Variable } from '@ivlen/contract';
-import { useEffect, useRef } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { useStudyChanges } from '../../trail/use-study-changes';
 import { FormButtons, SelectField, TextField } from './form-fields';
@@ -12,7 +12,9 @@ const NAME = { required: 'A variable needs a name.', maxLength: { value: 200, me
 /** A codebook entry, open for editing: what it is, how it is shown, what it is for. */
 export function VariableForm({ study, variable, onDone }: { study: Study; variable: Variable; onDone: () => void }) {
   const { change } = useStudyChanges(study);
-  const { register, handleSubmit, watch, formState } = useForm<VariableFields>({ defaultValues: toFields(variable) });
+  // What the form was opened on: only fields that differ from it are sent, whatever happens to the study meanwhile.
+  const [opened] = useState(variable);
+  const { register, handleSubmit, watch, formState } = useForm<VariableFields>({ defaultValues: toFields(opened) });
   const form = useRef<HTMLFormElement>(null);
   useEffect(() => {
     form.current?.scrollIntoView?.({ block: 'nearest' });
@@ -21,7 +23,7 @@ export function VariableForm({ study, variable, onDone }: { study: Study; variab
   const follows = consequence(variable.kind, watch('kind'));
   const problem = (field: keyof VariableFields) => formState.errors[field]?.message;
   const save = handleSubmit((fields) => {
-    const patch = toPatch(variable, fields);
+    const patch = toPatch(opened, fields);
     if (Object.keys(patch).length === 0) return onDone();
     const reason = fields.reason.trim();
     change.mutate(

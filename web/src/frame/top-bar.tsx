@@ -12,13 +12,13 @@ import { Hint } from './tooltip';
 /** The bar on top of every page; with a study it names it and leads to its stages. */
 export function TopBar({ study }: { study: Study | null }) {
   return (
-    <header className="flex h-12 shrink-0 items-stretch gap-6 border-b border-rule bg-surface px-4">
+    <header className="flex h-12 shrink-0 items-stretch gap-6 border-b border-rule bg-surface px-4 max-[1160px]:gap-4">
       <Link to="/" className="flex items-center gap-2 text-[16px] font-bold" aria-label="Ivlen, all studies">
         <Mark /> Ivlen
       </Link>
       {study && <StudyMenu study={study} />}
       {study && (
-        <nav aria-label="Stages" className="flex min-w-0 gap-5 overflow-x-auto">
+        <nav aria-label="Stages" className="flex min-w-0 gap-5 overflow-x-auto max-[1160px]:gap-3.5">
           {STAGES.map((stage) => (
             <NavLink
               key={stage.id}

@@ -9,7 +9,8 @@ export function TrailDrawer({ study, trail }: { study: Study; trail: Trail | und
   return (
     <Dialog.Root>
       <Dialog.Trigger className="rounded px-2 py-1 text-accent hover:underline">
-        Trail{count > 0 && ` · ${count} ${count === 1 ? 'decision' : 'decisions'}`}
+        Trail
+        {count > 0 && <span className="max-[1160px]:hidden">{` · ${count} ${count === 1 ? 'decision' : 'decisions'}`}</span>}
       </Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/20" />

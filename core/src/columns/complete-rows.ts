@@ -30,17 +30,28 @@ export function completePair(x: Float64Array, y: Float64Array): CompletePair {
   return { x: intoX.subarray(0, n), y: intoY.subarray(0, n) };
 }
 
-/** The present values of one column, in row order. */
+/** The present values of one column, in row order, as a new array. */
 export function presentValues(x: Float64Array): Float64Array {
-  return x.filter((value) => value === value);
+  // A plain loop: `filter` calls back for each value, which takes ten times as long.
+  const present = new Float64Array(x.length);
+  let n = 0;
+  for (let i = 0; i < x.length; i++) if (x[i] === x[i]) present[n++] = x[i];
+  return n === x.length ? present : present.slice(0, n);
 }
 
 /** Columns cut down to the rows in which none of them is missing. */
 export function listwiseColumns(columns: readonly Float64Array[]): Float64Array[] {
   const rows = columns[0]?.length ?? 0;
-  const complete = new Uint8Array(rows).fill(1);
-  for (const column of columns) {
-    for (let i = 0; i < rows; i++) if (column[i] !== column[i]) complete[i] = 0;
+  const kept = new Uint32Array(rows);
+  let n = 0;
+  for (let i = 0; i < rows; i++) {
+    let complete = true;
+    for (const column of columns) if (column[i] !== column[i]) complete = false;
+    if (complete) kept[n++] = i;
   }
-  return columns.map((column) => column.filter((_, i) => complete[i] === 1));
+  return columns.map((column) => {
+    const values = new Float64Array(n);
+    for (let k = 0; k < n; k++) values[k] = column[kept[k]];
+    return values;
+  });
 }

@@ -10,20 +10,36 @@ const DIGITS = [
 const BUCKETS = 2048;
 const MASK = BUCKETS - 1;
 
+/** The upper word alone tells most values apart: these digits come first. */
+const UPPER_DIGITS = DIGITS.slice(3);
+/** Stretches of equal upper words up to this length are put in order by insertion. */
+const LONGEST_STRETCH = 32;
+
 /**
  * Row numbers of the present values in ascending order of value; ties stay in row order.
- * Radix sort on the bits of the doubles, eleven at a time (Knuth 1998, 5.2.5): O(n), stable, no comparisons.
+ *
+ * Radix sort on the bits of the doubles, eleven at a time (Knuth 1998, 5.2.5): O(n), stable. First by the upper word; few
+ * values share one, as a rule, and insertion puts those in order. Else all digits are sorted by.
  * @param x NaN is missing and left out; −0 equals 0
  */
 export function sortOrder(x: Float64Array): Uint32Array {
-  let from = new Uint32Array(x.length);
+  let rows = new Uint32Array(x.length);
   let n = 0;
-  for (let i = 0; i < x.length; i++) if (x[i] === x[i]) from[n++] = i;
-  from = from.subarray(0, n);
+  for (let i = 0; i < x.length; i++) if (x[i] === x[i]) rows[n++] = i;
+  rows = rows.subarray(0, n);
   const keys = sortableBits(x);
-  let to = new Uint32Array(n);
+  const byUpper = radixSort(rows.slice(), keys, UPPER_DIGITS);
+  if (longestStretch(byUpper, keys) > LONGEST_STRETCH) return radixSort(rows, keys, DIGITS);
+  insertionSort(byUpper, x);
+  return byUpper;
+}
+
+function radixSort(rows: Uint32Array, keys: Uint32Array, digits: readonly (readonly [number, number])[]): Uint32Array {
+  const n = rows.length;
   const starts = new Uint32Array(BUCKETS);
-  for (const [word, shift] of DIGITS) {
+  let from = rows;
+  let to: Uint32Array = new Uint32Array(n);
+  for (const [word, shift] of digits) {
     if (!startsOfBuckets(keys, from, word, shift, starts)) continue;
     for (let k = 0; k < n; k++) {
       const row = from[k];
@@ -34,6 +50,29 @@ export function sortOrder(x: Float64Array): Uint32Array {
     to = held;
   }
   return from;
+}
+
+/** How many neighbours share their upper word at the most. */
+function longestStretch(rows: Uint32Array, keys: Uint32Array): number {
+  let longest = 0;
+  let run = 0;
+  for (let k = 0; k < rows.length; k++) {
+    run = k > 0 && keys[2 * rows[k] + 1] === keys[2 * rows[k - 1] + 1] ? run + 1 : 1;
+    if (run > longest) longest = run;
+  }
+  return longest;
+}
+
+function insertionSort(rows: Uint32Array, x: Float64Array): void {
+  for (let k = 1; k < rows.length; k++) {
+    const row = rows[k];
+    let j = k - 1;
+    while (j >= 0 && x[rows[j]] > x[row]) {
+      rows[j + 1] = rows[j];
+      j--;
+    }
+    rows[j + 1] = row;
+  }
 }
 
 /** @returns whether the rows differ in this digit at all. */

@@ -79,8 +79,8 @@ Log relative errors: correct significant digits, at most 15; of a certified 0, �
 ${nistRows.join('\n')}
 
 Where the data come from: Norris from scipy's tests; NumAcc, Wampler and NoInt from their formulas; Longley, Pontius,
-Filip, Mavro and Michelso from memory, accepted since they reproduce the certified values. PiDigits, Lottery and Lew are left
-out: they could not be had from a registry, and π does not reproduce PiDigits. The digits of Filip are those of its
+Filip, Lew, Mavro and Michelso from memory, accepted since they reproduce the certified values. PiDigits and Lottery are
+left out: they could not be had from a registry, and π does not reproduce PiDigits. The digits of Filip are those of its
 predictors: powers up to the tenth, rounded to doubles, differ from the exact ones by more than the eighth digit of the
 coefficients allows.
 

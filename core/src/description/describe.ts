@@ -1,5 +1,6 @@
 import { centreColumn } from '../columns/centre';
 import { presentValues } from '../columns/complete-rows';
+import { DoubleSum } from '../columns/double-sum';
 import { quantile } from './quantile';
 
 /** Descriptive statistics of one variable. What needs more values than there are is NaN. */
@@ -41,6 +42,7 @@ export function describe(x: Float64Array): Description {
   const sorted = presentValues(x).sort();
   const n = sorted.length;
   const { centred, scale, mean, min, max, constant } = centreColumn(sorted);
+  const exactMean = meanOf(sorted, mean);
   let m2 = 0;
   let m3 = 0;
   let m4 = 0;
@@ -60,7 +62,7 @@ export function describe(x: Float64Array): Description {
   return {
     n,
     missing: x.length - n,
-    mean,
+    mean: exactMean,
     sd,
     se: sd / Math.sqrt(n),
     variance: sd * sd,
@@ -77,4 +79,12 @@ export function describe(x: Float64Array): Description {
     excessKurtosis: n > 3 ? ((n - 1) / ((n - 2) * (n - 3))) * ((n + 1) * g2 + 6) : Number.NaN,
     excessKurtosisSe: n > 3 ? 2 * skewnessSe * Math.sqrt((n * n - 1) / ((n - 3) * (n + 5))) : Number.NaN,
   };
+}
+
+/** The mean to its last digit, from a sum of twice the working precision; the given one where that sum overflows. */
+function meanOf(values: Float64Array, otherwise: number): number {
+  const sum = new DoubleSum();
+  for (let i = 0; i < values.length; i++) sum.add(values[i]);
+  const mean = sum.dividedBy(values.length);
+  return Number.isFinite(mean) ? mean : otherwise;
 }

@@ -1,5 +1,5 @@
+import { DoubleSum } from '../columns/double-sum';
 import { applyReflections, backSubstitute, forwardSubstitute, type QrFactorization, undoReflections } from '../linear-algebra/householder';
-import { DoubleSum } from './double-double';
 import type { UnitColumn } from './unit-columns';
 
 /** A least-squares problem with the factorization of its (centred) unit columns. */

@@ -33,4 +33,11 @@ export class DoubleSum {
   value(): number {
     return this.high + this.low;
   }
+
+  /** The sum divided by a whole number, correctly rounded but for the last half unit. */
+  dividedBy(n: number): number {
+    const quotient = this.high / n;
+    const product = quotient * n;
+    return quotient + (this.high - product - productError(quotient, n, product) + this.low) / n;
+  }
 }

@@ -40,7 +40,7 @@ describe('entries in words', () => {
       'Each row is one visit.',
       'No source is named.',
       'No citation is given.',
-      'Nothing is known to be missing from it.',
+      'Known exclusions are not noted.',
     ]);
   });
 });

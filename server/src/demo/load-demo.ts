@@ -6,6 +6,7 @@ import type { Database } from '../database/connect';
 import { readTable } from '../imports/read-table';
 import { studyFromTable } from '../imports/study-from-table';
 import { createStudy, type NewStudy } from '../studies/create-study';
+import { definedFields } from '../studies/defined-fields';
 
 /** What a sample's codebook file says beyond what can be read off its table. */
 const sampleSchema = z.object({
@@ -34,17 +35,11 @@ async function readSample(folder: string, sample: string): Promise<NewStudy> {
   const described = sampleSchema.parse(JSON.parse(codebook));
   const study = studyFromTable(described.name, described.source, readTable(table, null));
   const variables = study.state.variables.map(
-    (variable): Variable => ({ ...variable, ...defined(described.variables[variable.name] ?? {}) }),
+    (variable): Variable => ({ ...variable, ...definedFields(described.variables[variable.name] ?? {}) }),
   );
   return {
     ...study,
     summary: `Sample study “${described.name}”`,
     state: { ...study.state, variables, rowMeaning: described.rowMeaning, source: described.source },
-  };
-}
-
-function defined<T extends object>(entry: T): { [K in keyof T]: Exclude<T[K], undefined> } {
-  return Object.fromEntries(Object.entries(entry).filter(([, value]) => value !== undefined)) as {
-    [K in keyof T]: Exclude<T[K], undefined>;
   };
 }

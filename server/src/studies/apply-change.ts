@@ -1,5 +1,6 @@
 import { type Change, kindsFor, type StudyEntryPatch, type StudyState, type Variable, type VariablePatch } from '@ivlen/contract';
 import { DomainError } from '../errors/domain-error';
+import { definedFields } from './defined-fields';
 import { describeEntryPatch, describeVariablePatch } from './describe-change';
 
 /** A study's next state, with what was decided, in one line for the trail. */
@@ -17,7 +18,7 @@ export function applyChange(state: StudyState, change: Change): AppliedChange {
 function editEntry(state: StudyState, patch: StudyEntryPatch): AppliedChange {
   const summary = describeEntryPatch(state, patch);
   if (summary === '') throw nothingChanges();
-  return { kind: 'study-entry', summary, state: { ...state, ...defined(patch) } };
+  return { kind: 'study-entry', summary, state: { ...state, ...definedFields(patch) } };
 }
 
 function editVariable(state: StudyState, id: string, patch: VariablePatch): AppliedChange {
@@ -28,7 +29,7 @@ function editVariable(state: StudyState, id: string, patch: VariablePatch): Appl
   assertFits(state, variable, patch);
   const summary = describeVariablePatch(variable, patch);
   if (summary === '') throw nothingChanges();
-  const edited: Variable = { ...variable, ...defined(patch) };
+  const edited: Variable = { ...variable, ...definedFields(patch) };
   return {
     kind: 'codebook',
     summary,
@@ -56,10 +57,4 @@ function assertFits(state: StudyState, variable: Variable, { kind, name, validRa
 
 function nothingChanges(): DomainError {
   return new DomainError('nothing-changes', 'Nothing was changed.', { hint: 'The entry stands as it was.' });
-}
-
-function defined<T extends object>(patch: T): { [K in keyof T]: Exclude<T[K], undefined> } {
-  return Object.fromEntries(Object.entries(patch).filter(([, value]) => value !== undefined)) as {
-    [K in keyof T]: Exclude<T[K], undefined>;
-  };
 }

@@ -19,7 +19,7 @@ const ENTRY: Readonly<Record<keyof StudyEntryPatch, string>> = {
   exclusions: 'known exclusions',
 };
 
-/** "nitrate: unit mg/L, no longer µg/L; role outcome": what differs, or an empty text. */
+/** "nitrate: unit mg/L; role outcome": what differs, or an empty text. */
 export function describeVariablePatch(variable: Variable, patch: VariablePatch): string {
   const changed = differing(variable, patch);
   if (changed.length === 1 && changed[0] === 'name') return `${variable.name} is called ${patch.name}`;

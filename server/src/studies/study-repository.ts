@@ -63,6 +63,13 @@ export async function getStudy(db: Connection, id: string): Promise<Study> {
   return { id, name: row.name, head: row.head, rows: rowCount, changed: row.changed.toISOString(), state };
 }
 
+/** The revision that a study stands at, without its state. @throws {DomainError} 'no-such-study' */
+export async function selectHead(db: Connection, id: string): Promise<number> {
+  const row = await db('study').where({ id }).whereNull('deleted').first<{ head: number } | undefined>('head');
+  if (!row) throw noSuchStudy();
+  return row.head;
+}
+
 /** @throws {DomainError} 'no-such-revision' */
 export async function getRevision(db: Connection, study: string, number: number): Promise<RevisionRecord> {
   const row = await db('revision').where({ study, number }).first<{ row_count: number; state: unknown } | undefined>('row_count', 'state');

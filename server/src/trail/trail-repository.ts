@@ -1,7 +1,7 @@
 import type { Decision, Trail } from '@ivlen/contract';
 import type { Connection, Database } from '../database/connect';
 import { DomainError } from '../errors/domain-error';
-import { getStudy, lockHead, moveHead } from '../studies/study-repository';
+import { lockHead, moveHead, selectHead } from '../studies/study-repository';
 
 interface DecisionRow {
   number: number;
@@ -13,12 +13,12 @@ interface DecisionRow {
 
 /** The decisions that led to a study's head, newest first, and what undo and redo would do. */
 export async function selectTrail(db: Connection, study: string): Promise<Trail> {
-  const { head } = await getStudy(db, study);
+  const head = await selectHead(db, study);
   const { rows } = await db.raw<{ rows: DecisionRow[] }>(
     `with recursive line as (
-       select * from revision where study = :study and number = :head
+       select number, parent, kind, summary, reason, created from revision where study = :study and number = :head
        union all
-       select r.* from revision r join line on r.study = :study and r.number = line.parent
+       select r.number, r.parent, r.kind, r.summary, r.reason, r.created from revision r join line on r.study = :study and r.number = line.parent
      )
      select number, kind, summary, reason, created from line order by number desc`,
     { study, head },

@@ -51,7 +51,6 @@ export function trailRoutes(database: Database) {
     })
     .openapi(reason, async (c) => {
       const { id, revision } = c.req.valid('param');
-      await getStudy(database, id);
       await setReason(database, id, revision, c.req.valid('json').reason);
       return c.json(await selectTrail(database, id), 200);
     });

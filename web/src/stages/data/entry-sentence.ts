@@ -32,6 +32,6 @@ export function studySentences({ rowMeaning, source, citation, exclusions }: Stu
     rowMeaning ? `Each row is ${rowMeaning}.` : 'It is not said yet what one row is; conclusions hold at that level.',
     source ? `Source: ${source}.` : 'No source is named.',
     citation ? `Cited as ${citation}.` : 'No citation is given.',
-    exclusions ? `Known to be missing: ${exclusions}.` : 'Nothing is known to be missing from it.',
+    exclusions ? `Known to be missing: ${exclusions}.` : 'Known exclusions are not noted.',
   ];
 }

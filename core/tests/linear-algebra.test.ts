@@ -1,6 +1,7 @@
 import { describe, expect, it, test } from 'vitest';
 import { DoubleSum } from '../src/columns/double-sum';
 import { invertPositiveDefinite, logDeterminant } from '../src/linear-algebra/cholesky';
+import { dot } from '../src/linear-algebra/dot';
 import {
   applyReflections,
   backSubstitute,
@@ -16,7 +17,6 @@ import { Random } from '../src/random/random';
 const random = new Random(5);
 const randomColumns = (count: number, rows: number) =>
   Array.from({ length: count }, () => Float64Array.from({ length: rows }, () => random.normal()));
-const dot = (a: Float64Array, b: Float64Array) => a.reduce((sum, value, i) => sum + value * b[i], 0);
 
 describe('Householder QR', () => {
   const columns = randomColumns(4, 12);

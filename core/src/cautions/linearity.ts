@@ -33,21 +33,21 @@ const FEWEST = 4;
 export function linearity(x: Float64Array, y: Float64Array): Linearity {
   assertSameLength(x, y);
   const pair = completePair(x, y);
-  const rankAdvantage =
-    Math.abs(spearman(pair.x, pair.y, { p: 'approximate' }).coefficient) - Math.abs(pearson(pair.x, pair.y).coefficient);
-  const [forward, backward] = [quadraticGain(pair.x, pair.y), quadraticGain(pair.y, pair.x)];
+  const r = pearson(pair.x, pair.y).coefficient;
+  const rankAdvantage = Math.abs(spearman(pair.x, pair.y, { p: 'approximate' }).coefficient) - Math.abs(r);
+  const [forward, backward] = [quadraticGain(pair.x, pair.y, r * r), quadraticGain(pair.y, pair.x, r * r)];
   const better = backward.pValue < forward.pValue ? backward : forward;
   const pValue = Math.min(1, 2 * better.pValue);
   const bent = pValue < CURVED_P && better.gain >= CURVED_GAIN;
   return { curved: bent || rankAdvantage >= RANK_ADVANTAGE, pValue, gain: better.gain, rankAdvantage };
 }
 
-function quadraticGain(x: Float64Array, y: Float64Array): { pValue: number; gain: number } {
+/** @param straight R² of the straight line, the same in both directions */
+function quadraticGain(x: Float64Array, y: Float64Array, straight: number): { pValue: number; gain: number } {
   if (x.length < FEWEST) return { pValue: Number.NaN, gain: Number.NaN };
   const { centred } = centreColumn(x);
-  const straight = linearModel(y, [centred]);
   const quadratic = linearModel(y, [centred, centred.map((value) => value * value)]);
-  const gain = quadratic.r2 - straight.r2;
+  const gain = quadratic.r2 - straight;
   const f = gain / ((1 - quadratic.r2) / quadratic.dfResidual);
   return { pValue: fP(Math.max(0, f), 1, quadratic.dfResidual).pValue, gain };
 }

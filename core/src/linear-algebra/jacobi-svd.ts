@@ -1,3 +1,4 @@
+import { dot } from './dot';
 import { identity } from './jacobi-eigen';
 
 const MOST_SWEEPS = 100;
@@ -48,10 +49,4 @@ export function singularValues(columns: readonly Float64Array[]): SingularValues
     for (let i = 0; i < size; i++) vectors[i * size + to] = v[i * size + from];
   });
   return { values: Float64Array.from(order, (j) => norms[j]), vectors };
-}
-
-function dot(a: Float64Array, b: Float64Array): number {
-  let sum = 0;
-  for (let i = 0; i < a.length; i++) sum += a[i] * b[i];
-  return sum;
 }

@@ -1,5 +1,7 @@
 import { chiSquaredP } from '../distributions/chi-squared';
+import { dot } from '../linear-algebra/dot';
 import { symmetricEigen } from '../linear-algebra/jacobi-eigen';
+import { momentRatios, skewnessZ } from './moment-ratios';
 import type { NormalityUndefined } from './normality-test';
 import { sphere } from './sphered';
 
@@ -38,29 +40,11 @@ export function doornikHansen(columns: readonly Float64Array[]): DoornikHansen {
   let statistic = 0;
   for (let j = 0; j < p; j++) {
     const rotated = Float64Array.from({ length: n }, (_, row) => units.reduce((sum, unit, i) => sum + unit[row] * root[i * p + j], 0));
-    const { skewness, kurtosis } = moments(rotated);
+    const { skewness, kurtosis } = momentRatios(rotated);
     const z1 = skewnessZ(skewness, n);
     statistic += z1 * z1 + kurtosisZ(skewness, kurtosis, n) ** 2;
   }
   return { statistic, df: 2 * p, ...chiSquaredP(statistic, 2 * p), n };
-}
-
-function moments(values: Float64Array): { skewness: number; kurtosis: number } {
-  const n = values.length;
-  let [m2, m3, m4] = [0, 0, 0];
-  for (const value of values) {
-    m2 += value ** 2;
-    m3 += value ** 3;
-    m4 += value ** 4;
-  }
-  return { skewness: m3 / n / (m2 / n) ** 1.5, kurtosis: m4 / n / (m2 / n) ** 2 };
-}
-
-function skewnessZ(skewness: number, n: number): number {
-  const beta = (3 * (n * n + 27 * n - 70) * (n + 1) * (n + 3)) / ((n - 2) * (n + 5) * (n + 7) * (n + 9));
-  const omega2 = -1 + Math.sqrt(2 * (beta - 1));
-  const delta = 1 / Math.sqrt(Math.log(Math.sqrt(omega2)));
-  return delta * Math.asinh(skewness * Math.sqrt((((omega2 - 1) / 2) * (n + 1) * (n + 3)) / (6 * (n - 2))));
 }
 
 function kurtosisZ(skewness: number, kurtosis: number, n: number): number {
@@ -72,10 +56,4 @@ function kurtosisZ(skewness: number, kurtosis: number, n: number): number {
   const alpha = a + b1 * c;
   const chi = (kurtosis - 1 - b1) * 2 * k;
   return (Math.cbrt(chi / (2 * alpha)) - 1 + 1 / (9 * alpha)) * Math.sqrt(9 * alpha);
-}
-
-function dot(a: Float64Array, b: Float64Array): number {
-  let sum = 0;
-  for (let i = 0; i < a.length; i++) sum += a[i] * b[i];
-  return sum;
 }

@@ -2,6 +2,7 @@ import { centreColumn } from '../columns/centre';
 import { presentValues } from '../columns/complete-rows';
 import { chiSquaredP } from '../distributions/chi-squared';
 import { normalP } from '../distributions/tail-probability';
+import { momentRatios, skewnessZ } from './moment-ratios';
 import { type NormalityTest, undefinedNormality } from './normality-test';
 
 /** One part of the omnibus test: a normal deviate and its two-sided p. */
@@ -64,26 +65,8 @@ function part(z: number): Part {
 
 function momentsOf(x: Float64Array) {
   const present = presentValues(x);
-  const n = present.length;
   const { centred, constant } = centreColumn(present);
-  let [m2, m3, m4] = [0, 0, 0];
-  for (const value of centred) {
-    const square = value * value;
-    m2 += square;
-    m3 += square * value;
-    m4 += square * square;
-  }
-  return { n, constant, skewness: m3 / n / (m2 / n) ** 1.5, kurtosis: m4 / n / (m2 / n) ** 2 };
-}
-
-/** D'Agostino (1970), eqs. 2–4: Johnson's SU approximation. */
-function skewnessZ(g1: number, n: number): number {
-  const y = g1 * Math.sqrt(((n + 1) * (n + 3)) / (6 * (n - 2)));
-  const beta2 = (3 * (n * n + 27 * n - 70) * (n + 1) * (n + 3)) / ((n - 2) * (n + 5) * (n + 7) * (n + 9));
-  const w2 = -1 + Math.sqrt(2 * (beta2 - 1));
-  const delta = 1 / Math.sqrt(0.5 * Math.log(w2));
-  const alpha = Math.sqrt(2 / (w2 - 1));
-  return delta * Math.asinh(y / alpha);
+  return { n: present.length, constant, ...momentRatios(centred) };
 }
 
 /** Anscombe & Glynn (1983), eqs. 4–6. */

@@ -15,7 +15,7 @@ import scipy
 import sklearn
 import statsmodels
 
-from cases import comparisons, correlations, descriptions, normality, opendata, pearson, power, ranks, regression, scales
+from cases import comparisons, correlations, demo, descriptions, normality, opendata, pearson, power, ranks, regression, scales
 
 HERE = pathlib.Path(__file__).parent
 VERSIONS = {
@@ -39,6 +39,7 @@ FILES = {
     "regression": regression.regression_cases,
     "power": power.power_cases,
     "open-data": opendata.open_data,
+    "demo": demo.survey_states,
 }
 
 for name in sys.argv[1:] or FILES:

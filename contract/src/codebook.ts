@@ -1,4 +1,7 @@
+import type { Method } from '@ivlen/core';
 import { z } from 'zod';
+import { derivationSchema } from './derivations';
+import { namedSubsetSchema, subsetSchema } from './subsets';
 
 /** What a variable is, in the trade's words; only the first three can be correlated. */
 export const kindSchema = z.enum(['continuous', 'discrete', 'ordinal', 'nominal', 'identifier', 'date']);
@@ -28,9 +31,24 @@ export const variableSchema = z.object({
   validRange: z.object({ low: z.number().nullable(), high: z.number().nullable() }).nullable(),
   note: z.string().max(4000).nullable(),
   /** How the variable is computed from others; null for measured ones. */
-  derivation: z.null(),
+  derivation: derivationSchema.nullable(),
+  /** The revision at which its values last changed, themselves or through a source. */
+  version: z.number().int().default(1),
 });
 export type Variable = z.infer<typeof variableSchema>;
+
+/** Why rows were set aside: the row's code in the stored column is the place in the list, from 1; 0 is not set aside. */
+export const setAsideSchema = z.object({
+  reasons: z.array(z.string().max(300)),
+  count: z.number().int(),
+  version: z.number().int(),
+});
+
+/** A suspicious value that was looked at and found right. */
+export const acceptedSchema = z.object({ variable: z.string(), row: z.number().int(), value: z.number().nullable() });
+
+/** Methods of correlation. */
+export const methodSchema = z.enum(['pearson', 'spearman', 'kendall']) satisfies z.ZodType<Method>;
 
 /** The whole small state of a study at one revision. */
 export const studyStateSchema = z.object({
@@ -40,6 +58,15 @@ export const studyStateSchema = z.object({
   source: z.string().max(1000).nullable(),
   citation: z.string().max(1000).nullable(),
   exclusions: z.string().max(1000).nullable(),
+  setAside: setAsideSchema.nullable().default(null),
+  /** Which rows are in; null for all. */
+  subset: subsetSchema.nullable().default(null),
+  namedSubsets: z.array(namedSubsetSchema).max(100).default([]),
+  /** How many rows are neither set aside nor outside the subset, and when that last changed; null for all rows. */
+  inUse: z.object({ rows: z.number().int(), version: z.number().int() }).nullable().default(null),
+  accepted: z.array(acceptedSchema).default([]),
+  /** Variables whose pairs are correlated by a method of their own, whatever the others are; for a reason in the trail. */
+  pairMethods: z.record(z.string(), methodSchema).default({}),
 });
 export type StudyState = z.infer<typeof studyStateSchema>;
 
@@ -67,4 +94,12 @@ export function firstWorkingSet(variables: readonly Variable[]): string[] {
     .filter(isQuantity)
     .slice(0, 12)
     .map((variable) => variable.id);
+}
+
+/** Own methods in the order in which they win where the two variables of a pair have different ones. */
+const WINNING: readonly Method[] = ['kendall', 'spearman', 'pearson'];
+
+/** The method of a pair: that of all, unless one of its variables has one of its own. */
+export function methodForPair(common: Method, byVariable: Readonly<Record<string, Method>>, a: string, b: string): Method {
+  return WINNING.find((method) => byVariable[a] === method || byVariable[b] === method) ?? common;
 }

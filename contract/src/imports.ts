@@ -2,9 +2,13 @@ import { z } from 'zod';
 import { kindSchema, storageSchema } from './codebook';
 
 /** Bytes that one file may have. */
-export const LARGEST_FILE = 128 * 1024 * 1024;
+export const LARGEST_FILE = 1024 * 1024 * 1024;
 /** Columns that one table may have. */
 export const MOST_COLUMNS = 1000;
+
+/** What a file is: text cut into cells, a workbook, a Parquet file, or rows in JSON. */
+export const formatSchema = z.enum(['text', 'workbook', 'parquet', 'json']);
+export type Format = z.infer<typeof formatSchema>;
 
 export const encodingSchema = z.enum(['utf-8', 'utf-16le', 'utf-16be', 'windows-1252']);
 export type Encoding = z.infer<typeof encodingSchema>;
@@ -14,6 +18,9 @@ export type Separator = z.infer<typeof separatorSchema>;
 
 /** How the text of a file is read. Guessed first, then corrected in the preview. */
 export const importSettingsSchema = z.object({
+  format: formatSchema,
+  /** The sheet of a workbook. */
+  sheet: z.string().max(200).nullable(),
   encoding: encodingSchema,
   separator: separatorSchema,
   /** Whether " encloses cells that hold a separator. */
@@ -22,6 +29,10 @@ export const importSettingsSchema = z.object({
   /** The thousands separator in numbers; "none" takes 1,234 for text. */
   thousands: z.enum(['none', ',', '.', ' ', "'"]),
   header: z.boolean(),
+  /** Whether the row below the names, or the first row where there are none, holds units. */
+  unitsRow: z.boolean(),
+  /** Rows at the foot, such as totals or means, that are left out. */
+  foot: z.number().int().min(0).max(20),
   /** Texts that stand for a missing value; an empty cell always does. */
   missingCodes: z.array(z.string().max(60)).max(50),
   /** Corrections by column number from 0. */
@@ -62,7 +73,10 @@ export const importColumnSchema = z.object({
   leftOut: z.boolean(),
   present: z.number().int(),
   missing: z.number().int(),
-  distinct: z.number().int(),
+  /** null where it was not counted. */
+  distinct: z.number().int().nullable(),
+  /** From the row of units. */
+  unit: z.string().nullable(),
 });
 export type ImportColumn = z.infer<typeof importColumnSchema>;
 
@@ -72,7 +86,9 @@ export const importPreviewSchema = z.object({
   fileName: z.string(),
   bytes: z.number().int(),
   settings: importSettingsSchema,
-  /** Rows of data, without the header. */
+  /** The sheets of a workbook; empty for everything else. */
+  sheets: z.array(z.string()),
+  /** Rows of data, without names, units and foot. */
   rows: z.number().int(),
   columns: z.array(importColumnSchema),
   /** The first rows as text, cell by cell. */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { studyStateSchema, variableSchema } from './codebook';
+import { changeSchema } from './changes';
+import { studyStateSchema } from './codebook';
 
 export const studyIdSchema = z.uuid();
 
@@ -28,33 +29,10 @@ export const studySchema = z.object({
 });
 export type Study = z.infer<typeof studySchema>;
 
-/** What of a codebook entry can be corrected after the data are in. */
-export const variablePatchSchema = variableSchema
-  .pick({
-    name: true,
-    label: true,
-    unit: true,
-    kind: true,
-    decimals: true,
-    role: true,
-    highMeans: true,
-    valueLabels: true,
-    validRange: true,
-    note: true,
-  })
-  .partial();
-export type VariablePatch = z.infer<typeof variablePatchSchema>;
-
-/** What of the study's own entry can be corrected. */
-export const studyEntryPatchSchema = studyStateSchema.pick({ rowMeaning: true, source: true, citation: true, exclusions: true }).partial();
-export type StudyEntryPatch = z.infer<typeof studyEntryPatchSchema>;
-
-/** One change of a study; each becomes a revision. */
-export const changeSchema = z.discriminatedUnion('type', [
-  z.object({ type: z.literal('edit-variable'), variable: z.string(), patch: variablePatchSchema }),
-  z.object({ type: z.literal('edit-study'), patch: studyEntryPatchSchema }),
-]);
-export type Change = z.infer<typeof changeSchema>;
+/** Rows that are neither set aside nor outside the subset. */
+export function rowsInUse({ rows, state }: Pick<Study, 'rows' | 'state'>): number {
+  return state.inUse?.rows ?? rows;
+}
 
 const reasonSchema = z.string().trim().max(1000, 'A reason may have up to 1,000 characters.');
 
@@ -76,6 +54,8 @@ export const decisionSchema = z.object({
   summary: z.string(),
   reason: z.string().nullable(),
   created: z.string(),
+  /** Made before the study was archived and brought back: kept for the record, its number is of then. */
+  earlier: z.boolean().default(false),
 });
 export type Decision = z.infer<typeof decisionSchema>;
 
@@ -84,3 +64,11 @@ export const trailSchema = z.object({ decisions: z.array(decisionSchema), undo: 
 export type Trail = z.infer<typeof trailSchema>;
 
 export const reasonRequestSchema = z.object({ reason: reasonSchema });
+
+/** How several rows of one identifier become one. */
+export const joinRowsBySchema = z.enum(['mean', 'max', 'min', 'first', 'last']);
+export type JoinRowsBy = z.infer<typeof joinRowsBySchema>;
+
+/** A new study with one row for each value of an identifier, of the rows in use. */
+export const oneRowPerSchema = z.object({ revision: z.number().int().min(1), variable: z.string().min(1).max(40), by: joinRowsBySchema });
+export type OneRowPer = z.infer<typeof oneRowPerSchema>;

@@ -1,5 +1,8 @@
+export { duplicatedRows } from './cautions/duplicated-rows';
+export { type EffectWithout, effectWithout } from './cautions/effect-without';
 export { type GroupDisagreement, groupDisagreement } from './cautions/group-disagreement';
 export { fanShape, type Linearity, linearity } from './cautions/linearity';
+export { type AdvisedVariable, adviseMethod, type MethodAdvice } from './cautions/method-advice';
 export {
   type Caution,
   type CautionCode,
@@ -9,12 +12,12 @@ export {
 export { DEFAULT_SHAPE_RULE, isShapeMarked, type ShapeRule } from './cautions/shape-rule';
 export {
   decimalSlips,
-  duplicatedRows,
   modifiedZ,
   type Suspicion,
   type SuspicionReason,
   suspiciousValues,
 } from './cautions/suspicious-values';
+export { sortedValues } from './columns/complete-rows';
 export { type EquivalenceTest, equivalenceTest, type TestAgainst, testAgainst } from './comparison/against-a-value';
 export {
   compareNonOverlapping,
@@ -68,10 +71,19 @@ export {
   formatP,
   formatPRelation,
 } from './display/format-numbers';
+export { type JointP, type JointVerdict, jointVerdict } from './display/joint-verdict';
 export { type NamedVariable, pairSentence } from './display/pair-sentence';
+export { patternSentence, type ShapeFigures, type ShapeVerdict, shapeVerdict } from './display/shape-verdict';
 export { countMarks } from './display/significance-marks';
 export { COHEN, EVANS, type StrengthScale, strengthWord } from './display/strength-word';
+export { evaluateFormula, type FormulaOptions, type FormulaValues } from './formula/evaluate-formula';
+export { FormulaError } from './formula/formula-error';
+export { formulaName, formulaVariables, renameInFormula } from './formula/formula-names';
+export { constantNamed, FORMULA_FUNCTIONS, functionOverARow } from './formula/functions';
+export { type FormulaTree, parseFormula } from './formula/parse-formula';
+export { cutAtValues, quantilePoints } from './grouping/cut-into-groups';
 export { andersonDarling } from './normality/anderson-darling';
+export { deviationsGivenOthers } from './normality/deviations-given-others';
 export { type DoornikHansen, doornikHansen } from './normality/doornik-hansen';
 export { type HenzeZirkler, henzeZirkler } from './normality/henze-zirkler';
 export { lilliefors } from './normality/lilliefors';
@@ -79,6 +91,7 @@ export { mahalanobis, mahalanobisP, mahalanobisQuantile } from './normality/maha
 export { type Mardia, mardia } from './normality/mardia';
 export { dagostinoPearson, type JarqueBera, jarqueBera, type OmnibusTest } from './normality/moment-tests';
 export type { NormalityTest, NormalityUndefined } from './normality/normality-test';
+export { type QuantilePattern, quantilePattern } from './normality/quantile-pattern';
 export { shapiroWilk } from './normality/shapiro-wilk';
 export { clusterOrder } from './ordering/cluster-order';
 export {

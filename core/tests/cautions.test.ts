@@ -5,12 +5,14 @@ import {
   decimalSlips,
   describe as describeVariable,
   duplicatedRows,
+  effectWithout,
   fanShape,
   groupDisagreement,
   isShapeMarked,
   linearity,
   modifiedZ,
   pairCautions,
+  pearson,
   suspiciousValues,
 } from '@ivlen/core';
 import { describe, expect, it, test } from 'vitest';
@@ -132,6 +134,29 @@ describe('suspicious values', () => {
     expect(modifiedZ(Float64Array.of(0, 0, 0, 0, 5))[4]).toBeCloseTo(5 / (1.253314 * 1), 6);
     expect([...modifiedZ(Float64Array.of(2, 2, Number.NaN))]).toEqual([0, 0, Number.NaN]);
     expect(suspiciousValues(Float64Array.of(5, 5, 5, 5))).toEqual([]);
+  });
+
+  it('concentrations are judged by their logarithms: a long right tail is no slip, a slip still is one', () => {
+    const skewed = Float64Array.from({ length: 200 }, () => Math.exp(1 + 1.1 * random.normal()));
+    expect(decimalSlips(skewed)).toEqual([]);
+    expect(suspiciousValues(skewed).length).toBeLessThan(4);
+    const slipped = Float64Array.of(...skewed.map((value) => Number(value.toPrecision(4))), 17290, 0.0001729);
+    expect(decimalSlips(slipped).map(({ row }) => row)).toEqual([200, 201]);
+    // The point moves in the digits: 17.29, not 17.290000000000003.
+    expect(decimalSlips(slipped)[0].suggestion).toBe(17.29);
+  });
+
+  it('what one row does to mean, SD and correlations is computed anew without it', () => {
+    const x = Float64Array.of(1, 2, 3, 4, 1e17);
+    const y = Float64Array.of(2, 4, 5, 9, Number.NaN);
+    const z = Float64Array.of(4, 3, 2, 1, 1e9);
+    const got = effectWithout(x, 4, [y, z]);
+    expect([got.meanWithout, got.sdWithout]).toEqual([2.5, Math.sqrt(5 / 3)]);
+    expect(got.mean).toBeCloseTo(2e16, -4);
+    expect(got.correlations[0].r).toBe(pearson(x, y).coefficient);
+    expect(got.correlations[0].rWithout).toBe(got.correlations[0].r);
+    expect(got.correlations[1].r).toBeGreaterThan(0.999);
+    expect(got.correlations[1].rWithout).toBe(-1);
   });
 
   it('rows that are equal throughout are found, missing cells included', () => {

@@ -23,6 +23,20 @@ test.each(reference.lowess.map((item) => [item.name, item] as const))('lowess: %
   expect([...got.x]).toEqual([...Float64Array.from(x).sort()]);
 });
 
+test('density of many values is binned, and its curve the same to the eye', () => {
+  const random = new Random(4);
+  const x = Float64Array.from({ length: 20_001 }, () => Math.exp(random.normal()));
+  const binned = density(x, { points: 100 });
+  const { bandwidth } = binned;
+  const highest = Math.max(...binned.density);
+  binned.x.forEach((place, i) => {
+    const exact =
+      x.reduce((sum, value) => sum + Math.exp(-0.5 * ((place - value) / bandwidth) ** 2), 0) /
+      (x.length * bandwidth * Math.sqrt(2 * Math.PI));
+    expect(Math.abs((binned.density[i] ?? 0) - exact) / highest).toBeLessThan(1e-4);
+  });
+});
+
 test('density at given places is the sum of its kernels', () => {
   const { x, bandwidth, at, density: wanted } = reference.density;
   const got = density(Float64Array.from(x), { bandwidth, points: at.length });
@@ -78,17 +92,35 @@ describe('normal quantile plots', () => {
     expect(theoretical[59]).toBeCloseTo(-theoretical[60], 12);
   });
 
-  it('thin to 1,000 points for large samples, whose bands join those of smaller ones', () => {
+  it('thin above 1,000 values to points evenly spaced on the axis, whose bands join those of smaller samples', () => {
     const large = normalQuantiles(sample(1001, 2));
     const small = normalQuantiles(sample(1000, 2));
-    expect(large.sample.length).toBe(1000);
+    expect(large.sample.length).toBeLessThan(260);
     // The bands come from two ways of simulating; they must agree up to simulation error.
-    for (const k of [0, 10, 500, 989, 999]) {
-      const width = small.high[k] - small.low[k];
-      expect(Math.abs(large.low[k] - small.low[k]) / width).toBeLessThan(0.2);
-      expect(Math.abs(large.high[k] - small.high[k]) / width).toBeLessThan(0.2);
-    }
-    expect(normalQuantiles(sample(50_000, 6)).outside.length).toBe(0);
+    large.theoretical.forEach((z, k) => {
+      const near = small.theoretical.reduce(
+        (best, other, i) => (Math.abs(other - z) < Math.abs((small.theoretical[best] ?? 9) - z) ? i : best),
+        0,
+      );
+      const width = (small.high[near] ?? 0) - (small.low[near] ?? 0);
+      expect(Math.abs((large.low[k] ?? 9) - (small.low[near] ?? 0)) / width).toBeLessThan(0.2);
+      expect(Math.abs((large.high[k] ?? 9) - (small.high[near] ?? 0)) / width).toBeLessThan(0.2);
+    });
+    const huge = normalQuantiles(sample(50_000, 6));
+    expect(huge.outside.length).toBe(0);
+    expect(huge.sample.length).toBeLessThan(260);
+    // Each of the outermost values is a point of its own.
+    const ascending = sample(50_000, 6).sort();
+    const x = sample(50_000, 6);
+    expect([...huge.rows.subarray(-5)].map((row) => x[row])).toEqual([...ascending.subarray(-5)]);
+  });
+
+  it('hold about 95 of 100 large samples whole, too', () => {
+    const whole = Array.from({ length: 100 }, (_, seed) => normalQuantiles(sample(3000, 50 + seed)).outside.length).filter(
+      (out) => out === 0,
+    );
+    expect(whole.length).toBeGreaterThan(88);
+    expect(whole.length).toBeLessThan(100);
   });
 
   it('are empty for a constant and reproducible by their seed', () => {

@@ -1,5 +1,7 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { resolve } from 'node:path';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join, resolve } from 'node:path';
 import { createInterface } from 'node:readline';
 import { createCuttableLink } from './cuttable-link';
 import { createOwnDatabase } from './own-database';
@@ -9,6 +11,8 @@ const ROOT = resolve(import.meta.dirname, '../..');
 /** The built application, with the demo studies, on a database of its own that can be cut off. */
 export interface Application {
   readonly address: string;
+  /** Where files wait. */
+  readonly spool: string;
   cutDatabase(): void;
   mendDatabase(): void;
   /** Kills the server as a power cut would, and starts it again on the same port. */
@@ -21,27 +25,37 @@ export async function startApplication(): Promise<Application> {
   const link = await createCuttableLink(database.url.hostname, Number(database.url.port));
   const url = new URL(database.url);
   url.port = String(link.port);
-  let { server, address } = await startServer(url.href, 0);
+  const spool = await mkdtemp(join(tmpdir(), 'ivlen-e2e-'));
+  let { server, address } = await startServer(url.href, spool, 0);
   return {
     address,
+    spool,
     cutDatabase: link.cut,
     mendDatabase: link.mend,
     async killAndRestart() {
       await ended(server, 'SIGKILL');
-      ({ server, address } = await startServer(url.href, Number(new URL(address).port)));
+      ({ server, address } = await startServer(url.href, spool, Number(new URL(address).port)));
     },
     async close() {
       await ended(server, 'SIGTERM');
+      await rm(spool, { recursive: true, force: true });
       await link.close();
       await database.drop();
     },
   };
 }
 
-async function startServer(databaseUrl: string, port: number): Promise<{ server: ChildProcess; address: string }> {
+async function startServer(databaseUrl: string, spool: string, port: number): Promise<{ server: ChildProcess; address: string }> {
   const server = spawn(process.execPath, ['server/dist/main.js'], {
     cwd: ROOT,
-    env: { ...process.env, NODE_ENV: 'production', IVLEN_DATABASE_URL: databaseUrl, IVLEN_PORT: String(port), IVLEN_PORT_FIXED: '1' },
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      IVLEN_DATABASE_URL: databaseUrl,
+      IVLEN_SPOOL: spool,
+      IVLEN_PORT: String(port),
+      IVLEN_PORT_FIXED: '1',
+    },
     stdio: ['ignore', 'pipe', 'inherit'],
   });
   const lines = createInterface({ input: server.stdout });

@@ -24,7 +24,7 @@ export const test = base.extend<{ quiet: undefined }, { application: Application
   ],
 });
 
-export { expect };
+export { expect, type Page };
 
 /** Opens a copy of a demo study, so that no test sees what another one changed. */
 export async function openCopy(page: Page, name: string): Promise<void> {

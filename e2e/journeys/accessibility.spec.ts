@@ -31,11 +31,52 @@ for (const colorScheme of ['light', 'dark'] as const) {
     test('the codebook with an open entry and the trail have none', async ({ page }) => {
       await openCopy(page, 'Aldermere kick samples');
       await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data' }).click();
+      await page.getByRole('button', { name: 'Codebook', exact: true }).click();
       await page.getByRole('button', { name: 'Edit the entry of depth' }).click();
       await expect(page.getByRole('form', { name: 'Entry of depth' })).toBeVisible();
       expect(await violations(page)).toEqual([]);
       await page.getByRole('button', { name: /^Trail/ }).click();
       await expect(page.getByRole('dialog', { name: /^Trail of/ })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+    });
+
+    test('the rows and their dialogs have none', async ({ page }) => {
+      await openCopy(page, 'Aldermere kick samples');
+      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data' }).click();
+      await page.getByRole('rowheader', { name: '2', exact: true }).click();
+      await page.getByRole('button', { name: 'Set aside …' }).click();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: 'misread' }).click();
+      await expect(page.getByRole('region', { name: 'Last decision' })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      for (const [button, dialog] of [
+        ['Rows by rules', 'Rows by rules'],
+        ['Derive a variable', 'Derive a variable'],
+        ['Export …', /^Export/],
+      ] as const) {
+        await page.getByRole('button', { name: button }).click();
+        await expect(page.getByRole('dialog', { name: dialog })).toBeVisible();
+        expect(await violations(page)).toEqual([]);
+        await page.keyboard.press('Escape');
+      }
+    });
+
+    test('what is to check and the missing values have none', async ({ page }) => {
+      await openCopy(page, 'Aldermere streams');
+      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data' }).click();
+      await page.getByRole('button', { name: /^To check/ }).click();
+      await expect(page.getByText('What may be wrong')).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Missing values', exact: true }).click();
+      await expect(page.getByText('Missing together')).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+    });
+
+    test('the shapes with an open strip have none', async ({ page }) => {
+      await openCopy(page, 'Aldermere kick samples');
+      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Shape' }).click();
+      await page.getByRole('button', { name: /^depth/ }).click();
+      await expect(page.getByRole('region', { name: 'Shape of depth' })).toBeVisible();
       expect(await violations(page)).toEqual([]);
     });
 

@@ -3,6 +3,7 @@ import { expect, openCopy, test } from '../application/test';
 test('an entry of the codebook is edited with a reason, undone, redone, and outlives kill -9', async ({ page, application }) => {
   await openCopy(page, 'Aldermere streams');
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data' }).click();
+  await page.getByRole('button', { name: 'Codebook', exact: true }).click();
   await page.getByRole('button', { name: 'Edit the entry of nitrate' }).click();
   const form = page.getByRole('form', { name: 'Entry of nitrate' });
   await form.getByLabel('Unit').fill('µg/L');
@@ -37,6 +38,7 @@ test('an entry of the codebook is edited with a reason, undone, redone, and outl
 test('the study’s own entry is written in place, and stands in sentences', async ({ page }) => {
   await openCopy(page, 'Aldermere kick samples');
   await page.keyboard.press('1');
+  await page.getByRole('button', { name: 'Codebook', exact: true }).click();
   await page.getByRole('button', { name: 'Edit the study’s entry' }).click();
   await page.getByLabel('One row is').fill('one kick sample');
   await page.getByLabel('Known to be missing').fill('pools deeper than a metre');
@@ -49,6 +51,7 @@ test('the study’s own entry is written in place, and stands in sentences', asy
 test('two windows editing one study: the second is told, sees the newest state, and nothing is overwritten', async ({ page, context }) => {
   await openCopy(page, 'Aldermere kick samples');
   await page.keyboard.press('1');
+  await page.getByRole('button', { name: 'Codebook', exact: true }).click();
   const other = await context.newPage();
   await other.goto(page.url());
   const setUnit = async (window: typeof page, unit: string) => {

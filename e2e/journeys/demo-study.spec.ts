@@ -61,7 +61,7 @@ test('the keyboard alone ticks, moves in the matrix, opens, swaps and closes', a
   await page.keyboard.press('Escape');
   await expect(page.getByRole('complementary', { name: /^Pair/ })).toHaveCount(0);
   await page.keyboard.press('2');
-  await expect(page.getByRole('heading', { name: 'Shape' })).toBeVisible();
+  await expect(page.getByRole('table', { name: /^Shape of/ })).toBeVisible();
   await page.keyboard.press('3');
   await expect(page.getByRole('grid')).toBeVisible();
 });
@@ -97,7 +97,7 @@ test('the kind of a variable is corrected from its menu: a category leaves the m
 
 test('each stage that is not built yet says in one sentence what will be there', async ({ page }) => {
   await openCopy(page, 'Aldermere streams');
-  for (const stage of ['Shape', 'Scatterplots', 'Subgroups', 'Collinearity', 'Report']) {
+  for (const stage of ['Scatterplots', 'Subgroups', 'Collinearity', 'Report']) {
     await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: stage }).click();
     await expect(page.getByRole('heading', { name: stage, level: 1 })).toBeVisible();
     await expect(page.getByText('This stage is not built yet.')).toBeVisible();

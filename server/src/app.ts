@@ -1,13 +1,24 @@
 import { createRoute, type OpenAPIHono, z } from '@hono/zod-openapi';
 import { analysisRoutes } from './analyses/analysis-routes';
 import { AnalysisService } from './analyses/analysis-service';
-import { ColumnCache } from './columns/column-cache';
+import { archiveRoutes } from './archives/archive-routes';
+import { ArchiveService } from './archives/archive-service';
+import { Columns } from './columns/columns';
 import type { Database } from './database/connect';
+import { derivationRoutes } from './derivations/derivation-routes';
 import { DomainError } from './errors/domain-error';
 import { answer, handleError } from './errors/error-handler';
+import { exportRoutes } from './exports/export-routes';
+import { ExportService } from './exports/export-service';
 import { createApi, jsonResponses } from './http/api';
 import { importRoutes } from './imports/import-routes';
 import { ImportService } from './imports/import-service';
+import type { Spool } from './imports/spool';
+import { jobRoutes } from './jobs/job-routes';
+import { Jobs } from './jobs/jobs';
+import { mergeRoutes } from './merges/merge-routes';
+import { MergeService } from './merges/merge-service';
+import { rowRoutes } from './rows/row-routes';
 import { sameOriginOnly } from './safety/same-origin';
 import { securityHeaders } from './safety/security-headers';
 import { settingsRoutes } from './settings/settings-routes';
@@ -23,7 +34,7 @@ const health = createRoute({
 });
 
 /** The application without a socket: routes, safety, errors. */
-export function createApp({ database, workers }: { database: Database; workers: Workers }): OpenAPIHono {
+export function createApp({ database, workers, spool }: { database: Database; workers: Workers; spool: Spool }): OpenAPIHono {
   const app = createApi();
   app.onError(handleError);
   app.use('*', securityHeaders, sameOriginOnly);
@@ -32,16 +43,25 @@ export function createApp({ database, workers }: { database: Database; workers: 
     if (!c.res.headers.has('Cache-Control')) c.header('Cache-Control', 'no-store');
   });
 
+  const columns = new Columns(workers);
+  const jobs = new Jobs();
+  const imports = new ImportService(database, workers, spool);
   const api = createApi()
     .openapi(health, async (c) => {
       await database.raw('select 1');
       return c.json({ status: 'ok' } as const, 200);
     })
-    .route('/', studyRoutes(database))
+    .route('/', studyRoutes(database, columns))
     .route('/', trailRoutes(database))
+    .route('/', rowRoutes(database, columns))
+    .route('/', derivationRoutes(database, columns))
     .route('/', settingsRoutes(database))
-    .route('/', importRoutes(database, new ImportService(database, workers)))
-    .route('/', analysisRoutes(new AnalysisService(database, new ColumnCache(), workers)));
+    .route('/', importRoutes(database, imports, jobs))
+    .route('/', mergeRoutes(database, new MergeService(database, columns, imports), jobs))
+    .route('/', archiveRoutes(database, new ArchiveService(database, workers, spool), jobs))
+    .route('/', exportRoutes(new ExportService(database, columns, workers, spool.folder), jobs))
+    .route('/', jobRoutes(jobs))
+    .route('/', analysisRoutes(new AnalysisService(database, columns, workers)));
   app.route('/api', api);
   app.doc31('/api/openapi.json', {
     openapi: '3.1.0',

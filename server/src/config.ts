@@ -6,6 +6,8 @@ const configSchema = z.object({
   /** Take the next free port if this one is taken. */
   IVLEN_PORT_FIXED: z.enum(['0', '1']).default('0'),
   IVLEN_WEB: z.string().default('web/dist'),
+  /** Where files wait until they are a study. */
+  IVLEN_SPOOL: z.string().default('.data/imports'),
   IVLEN_SAMPLES: z.string().default('samples'),
 });
 

@@ -7,6 +7,7 @@ import { loadDemo } from './demo/load-demo';
 import { listen } from './http/listen';
 import { serveWebFiles } from './http/web-files';
 import { purgeImports } from './imports/import-repository';
+import { Spool } from './imports/spool';
 import { purgeDeleted } from './studies/study-repository';
 import { createWorkerPool } from './workers/workers';
 
@@ -14,10 +15,12 @@ const config = readConfig(process.env);
 const database = connect(config.IVLEN_DATABASE_URL);
 await migrate(database);
 await loadDemo(database, config.IVLEN_SAMPLES);
-await Promise.all([purgeDeleted(database), purgeImports(database)]);
+const spool = new Spool(config.IVLEN_SPOOL);
+await purgeDeleted(database);
+await spool.keepOnly(await purgeImports(database));
 
 const workers = createWorkerPool(fileURLToPath(new URL('./worker.cjs', import.meta.url)));
-const app = createApp({ database, workers });
+const app = createApp({ database, workers, spool });
 serveWebFiles(app, config.IVLEN_WEB);
 const { server, port } = await listen(app, config.IVLEN_PORT, config.IVLEN_PORT_FIXED === '1');
 console.log(`Ivlen is at http://127.0.0.1:${port}`);

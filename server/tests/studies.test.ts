@@ -156,18 +156,21 @@ describe('a study', () => {
 
   it('reads the newest chunk along a revision’s own ancestry, not along an undone branch', async () => {
     const study = await makeStudy();
-    const chunk = (values: number[]) => Buffer.from(Float64Array.from(values).buffer);
-    const state = JSON.stringify(study.state);
+    const correct = (cell: string) =>
+      app.ask(studySchema, 'POST', `/studies/${study.id}/changes`, {
+        expectedHead: 1,
+        change: { type: 'edit-cells', variables: ['v3'], rows: [1], cells: [[cell]] },
+      });
     // Revisions 2 and 3 both follow 1; 2 is an undone branch.
-    for (const number of [2, 3]) {
-      await app.database('revision').insert({ study: study.id, number, parent: 1, kind: 'edit', summary: '', row_count: 5, state });
-    }
-    await app.database('column_chunk').insert({ study: study.id, variable: 'v3', chunk: 0, revision: 2, data: chunk([1, 1, 1, 1, 1]) });
+    await correct('1');
+    await app.ask(studySchema, 'POST', `/studies/${study.id}/undo`, { expectedHead: 2 });
+    await correct('2');
     const at = async (revision: number) => [
       ...new Float64Array(await (await app.send('GET', `/studies/${study.id}/revisions/${revision}/variables/v3/values`)).arrayBuffer()),
     ];
-    expect(await at(2)).toEqual([1, 1, 1, 1, 1]);
-    expect(await at(3)).toEqual([9, 11, 10, 4, 3]);
+    expect(await at(1)).toEqual([9, 11, 10, 4, 3]);
+    expect(await at(2)).toEqual([1, 11, 10, 4, 3]);
+    expect(await at(3)).toEqual([2, 11, 10, 4, 3]);
   });
 });
 
@@ -175,7 +178,7 @@ describe('settings', () => {
   it('are saved with the version expected, so that two windows do not overwrite each other', async () => {
     const { id } = await makeStudy();
     const path = `/studies/${id}/settings/correlations`;
-    const settings = { alternative: 'less', missing: 'listwise', levels: [0.1, 0.01], above: 'n' };
+    const settings = { method: 'spearman', alternative: 'less', missing: 'listwise', levels: [0.1, 0.01], above: 'n' };
     expect(await app.ask(storedSettingsSchema, 'GET', path)).toEqual({ version: 0, settings: null });
     expect(await app.ask(storedSettingsSchema, 'PUT', path, { version: 0, settings })).toEqual({ version: 1, settings });
     for (const version of [0, 7]) {
@@ -197,6 +200,7 @@ describe('analyses', () => {
     const { id } = await makeStudy();
     const analysis = {
       kind: 'correlation',
+      byVariable: {},
       variables: ['v2', 'v3'],
       method: 'pearson',
       alternative: 'two-sided',
@@ -212,7 +216,11 @@ describe('analyses', () => {
 
     const pair = { kind: 'pair', x: 'v2', y: 'v3', alternative: 'two-sided', level: 0.95, completeFor: [] };
     const result = await app.ask(pairResultSchema, 'POST', `/studies/${id}/analyses`, { revision: 1, analysis: pair });
-    expect(result).toMatchObject({ n: 4, df: 2, x: { n: 4, mean: 17.6875 }, y: { mean: 6.5 }, degenerate: false });
+    expect(result).toMatchObject({ n: 4, x: { n: 4, mean: 17.6875 }, y: { mean: 6.5 } });
+    expect(result.tests.pearson).toMatchObject({ statistic: { name: 't', df: 2 }, pMethod: 't', degenerate: false });
+    // Four complete rows, ranks 1 2 3 4 against 3 4 2 1: ρ = 1 − 6·18/60, S = −4 of 6.
+    expect(result.tests.spearman).toMatchObject({ coefficient: -0.8, pMethod: 'exact' });
+    expect(result.tests.kendall.coefficient).toBeCloseTo(-4 / 6, 14);
     const summary = await app.ask(summaryResultSchema, 'POST', `/studies/${id}/analyses`, { revision: 1, analysis: { kind: 'summary' } });
     expect(summary.variables.map(({ n, missing, distinct }) => [n, missing, distinct])).toEqual([
       [5, 0, 5],
@@ -226,6 +234,7 @@ describe('analyses', () => {
     const { id } = await makeStudy();
     const analysis = {
       kind: 'correlation',
+      byVariable: {},
       variables: ['v1', 'v3'],
       method: 'pearson',
       alternative: 'two-sided',

@@ -1,5 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import { connect, createApp, createInlineWorkers, type Database } from '@ivlen/server';
+import { mkdtemp, rm } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { jobEventSchema, jobStartedSchema } from '@ivlen/contract';
+import { connect, createApp, createInlineWorkers, type Database, Spool } from '@ivlen/server';
 import { inject } from 'vitest';
 import type { z } from 'zod';
 import { databaseUrl } from './database-template';
@@ -9,6 +13,8 @@ const ORIGIN = 'http://127.0.0.1';
 /** An application on a database of its own, asked in-process. */
 export interface TestApplication {
   readonly database: Database;
+  /** Where files wait. */
+  readonly folder: string;
   send(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Response>;
   /** Sends and checks the answer, which must be a success. */
   ask<S extends z.ZodType>(schema: S, method: string, path: string, body?: unknown): Promise<z.infer<S>>;
@@ -20,7 +26,8 @@ export async function openTestApplication(): Promise<TestApplication> {
   const name = `ivlen_test_${randomUUID().replaceAll('-', '')}`;
   await server.raw(`create database ${name} template ${inject('template')}`);
   const database = connect(databaseUrl(inject('serverUrl'), name));
-  const app = createApp({ database, workers: createInlineWorkers() });
+  const folder = await mkdtemp(join(tmpdir(), 'ivlen-spool-'));
+  const app = createApp({ database, workers: createInlineWorkers(), spool: new Spool(folder) });
 
   const send: TestApplication['send'] = async (method, path, body, headers = {}) => {
     const binary = body instanceof Uint8Array;
@@ -33,19 +40,31 @@ export async function openTestApplication(): Promise<TestApplication> {
   };
   return {
     database,
+    folder,
     send,
     async ask(schema, method, path, body) {
-      const response = await send(method, path, body);
+      const first = await send(method, path, body);
+      const response = first.status === 202 ? await ended(first, send) : first;
       const text = await response.text();
       if (!response.ok) throw new Error(`${method} ${path} answered ${response.status}: ${text}`);
       return schema.parse(JSON.parse(text));
     },
     async close() {
       await database.destroy();
+      await rm(folder, { recursive: true });
       await server.raw(`drop database ${name}`);
       await server.destroy();
     },
   };
+}
+
+/** The answer of a job in the end, as if it had been given at once. */
+async function ended(started: Response, send: TestApplication['send']): Promise<Response> {
+  const { job } = jobStartedSchema.parse(await started.json());
+  const events = await (await send('GET', `/jobs/${job}/events`)).text();
+  const last = jobEventSchema.parse(JSON.parse(events.trim().split('data: ').at(-1) ?? ''));
+  if (last.type === 'done') return Response.json(last.result);
+  return Response.json(last, { status: 422 });
 }
 
 export const bytesOf = (text: string): Uint8Array => new TextEncoder().encode(text);

@@ -1,10 +1,22 @@
-import { createBrowserRouter, Navigate } from 'react-router';
+import { createBrowserRouter, Navigate, type RouteObject } from 'react-router';
 import { CrashPage } from './frame/crash-page';
 import { Page } from './frame/page';
 import { StudyFrame } from './frame/study-frame';
 import { HomePage } from './home/home-page';
 import { StagePage } from './stages/stage-page';
 import { isStage } from './stages/stages';
+
+const STAGE_ROUTES: RouteObject[] = [
+  { index: true, element: <Navigate to="correlations" replace /> },
+  {
+    path: ':stage',
+    element: <StagePage />,
+    loader: ({ params }) => {
+      if (!isStage(params.stage)) throw new Response('no such stage', { status: 404 });
+      return null;
+    },
+  },
+];
 
 export function createRouter() {
   return createBrowserRouter([
@@ -15,21 +27,8 @@ export function createRouter() {
       children: [
         { path: '/', element: <HomePage /> },
         { path: '/studies/new', lazy: async () => ({ Component: (await import('./new-study/new-study-page')).NewStudyPage }) },
-        {
-          path: '/studies/:id',
-          element: <StudyFrame />,
-          children: [
-            { index: true, element: <Navigate to="correlations" replace /> },
-            {
-              path: ':stage',
-              element: <StagePage />,
-              loader: ({ params }) => {
-                if (!isStage(params.stage)) throw new Response('no such stage', { status: 404 });
-                return null;
-              },
-            },
-          ],
-        },
+        { path: '/studies/:id', element: <StudyFrame />, children: STAGE_ROUTES },
+        { path: '/studies/:id/at/:revision', element: <StudyFrame />, children: STAGE_ROUTES },
         {
           path: '*',
           loader: () => {

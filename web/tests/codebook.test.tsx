@@ -3,9 +3,9 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, test, vi } from 'vitest';
-import { entrySentence, studySentences } from '../src/stages/data/entry-sentence';
-import { consequence, readLabels, toFields, toPatch } from '../src/stages/data/variable-fields';
-import { VariableForm } from '../src/stages/data/variable-form';
+import { entrySentence, studySentences } from '../src/stages/data/codebook/entry-sentence';
+import { consequence, readLabels, toFields, toPatch } from '../src/stages/data/codebook/variable-fields';
+import { VariableForm } from '../src/stages/data/codebook/variable-form';
 import { testStudy } from './test-study';
 
 const study = testStudy();
@@ -20,7 +20,9 @@ const nitrate = variableSchema.parse({
 
 describe('entries in words', () => {
   it('one line for a variable', () => {
-    expect(entrySentence(nitrate)).toBe('mg/L, continuous, shown to 2 decimals, predictor; missing: −99; high values mean more fertiliser');
+    expect(entrySentence(nitrate, [])).toBe(
+      'mg/L, continuous, shown to 2 decimals, predictor; missing: −99; high values mean more fertiliser',
+    );
     const bank = {
       ...nitrate,
       label: 'Bank',
@@ -30,7 +32,7 @@ describe('entries in words', () => {
       valueLabels: { 1: 'eroded' },
       validRange: { low: 1, high: null },
     };
-    expect(entrySentence({ ...bank, missingCodes: [], highMeans: null })).toBe(
+    expect(entrySentence({ ...bank, missingCodes: [], highMeans: null }, [])).toBe(
       'Bank: continuous, shown in whole numbers; possible from 1; 1 is eroded',
     );
   });

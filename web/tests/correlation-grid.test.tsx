@@ -11,7 +11,9 @@ import { testResult, testStudy } from './test-study';
 const study = testStudy();
 const settings = correlationSettingsSchema.parse({});
 
-function show(patch: Partial<typeof settings> = {}) {
+const SKEWED = { marked: new Map([['v1', 'skewed to the right']]), rule: 'skewness 2 or excess kurtosis 7' };
+
+function show(patch: Partial<typeof settings> = {}, result = testResult()) {
   const onOpen = vi.fn();
   const { variables } = study.state;
   render(
@@ -20,10 +22,11 @@ function show(patch: Partial<typeof settings> = {}) {
         <CorrelationGrid
           study={study}
           variables={variables}
-          result={testResult()}
+          result={result}
           settings={{ ...settings, ...patch }}
           selected={null}
           onOpen={onOpen}
+          marked={SKEWED.marked}
         />
       </QueryClientProvider>
     </ThemeProvider>,
@@ -34,6 +37,13 @@ function show(patch: Partial<typeof settings> = {}) {
 const cell = (i: number, j: number) => screen.getAllByRole('row')[i + 1]?.querySelectorAll('[role="gridcell"]')[j] as HTMLElement;
 
 describe('the grid', () => {
+  it('marks on its diagonal what the shape rule marks, in words for those who do not see it', () => {
+    show();
+    expect(cell(0, 0).getAttribute('aria-label')).toBe('nitrate: distribution of 40 values; skewed to the right');
+    expect(cell(0, 0).textContent).toContain('▲');
+    expect(cell(1, 1).textContent).not.toContain('▲');
+  });
+
   it('shows coefficients with marks below the diagonal and p-values above it', () => {
     show();
     expect(cell(2, 0).textContent).toBe('−.63***');
@@ -92,11 +102,46 @@ describe('the grid', () => {
 });
 
 it('the legend says every mark in words, the range of n and what chance would give', () => {
-  render(<GridLegend variables={study.state.variables} result={testResult()} settings={{ ...settings, alternative: 'greater' }} />);
+  render(
+    <GridLegend
+      variables={study.state.variables}
+      result={testResult()}
+      settings={{ ...settings, alternative: 'greater' }}
+      marks={SKEWED}
+      pairMethods={{}}
+    />,
+  );
   const words = screen.getByTestId('legend').textContent;
   expect(words).toContain('3 asterisks: p ≤ .001');
   expect(words).toContain('one-sided for a positive correlation');
   expect(words).toContain('n = 38 to 40');
   expect(words).toContain('2 of 2 pairs marked at .05; 0.1 expected');
   expect(words).toContain('1 pair has no coefficient (–)');
+  expect(words).toContain('▲ nitrate: beyond skewness 2 or excess kurtosis 7.');
+  expect(words).not.toContain('another coefficient');
+});
+
+it('the legend names variables with a coefficient of their own, and cautions no rank coefficient for its shape', () => {
+  const nitrate = study.state.variables.find(({ name }) => name === 'nitrate')?.id ?? '';
+  render(
+    <GridLegend
+      variables={study.state.variables}
+      result={testResult()}
+      settings={settings}
+      marks={SKEWED}
+      pairMethods={{ [nitrate]: 'spearman' }}
+    />,
+  );
+  const words = screen.getByTestId('legend').textContent;
+  expect(words).toContain('ρ in the tiles of nitrate: another coefficient than r, as decided for it; the trail says why.');
+  expect(words).not.toContain('▲ nitrate');
+});
+
+it('a tile by another method than the others carries its symbol and is named by it', () => {
+  const methods = testResult().methods.map((method, at) => (at === 6 || at === 2 ? ('spearman' as const) : method));
+  show({}, { ...testResult(), methods });
+  expect(cell(2, 0).textContent).toBe('ρ−.63***');
+  expect(cell(2, 0).getAttribute('aria-label')).toContain('ρ = −.630');
+  expect(cell(0, 2).getAttribute('aria-label')).toContain('ρ = −.630');
+  expect(cell(1, 0).getAttribute('aria-label')).toContain('r = .150');
 });

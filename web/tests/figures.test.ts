@@ -36,6 +36,7 @@ it('counts each pair once, and apart those without a coefficient', () => {
   const result = {
     kind: 'correlation' as const,
     variables: ['a', 'b', 'c'],
+    methods: Array.from({ length: 9 }, () => 'pearson' as const),
     coefficient: [1, 0.5, null, 0.5, 1, 0.1, null, 0.1, 1],
     pValue: [null, 0.05, null, 0.05, null, 0.6, null, 0.6, null],
     log10P: none,

@@ -15,6 +15,7 @@ const column = {
   present: 8,
   missing: 2,
   distinct: 7,
+  unit: null,
 };
 
 function inTable(header: React.ReactNode) {
@@ -80,6 +81,10 @@ it('changes how the text is read', async () => {
   const user = userEvent.setup();
   const settings = {
     encoding: 'utf-8' as const,
+    format: 'text' as const,
+    sheet: null,
+    unitsRow: false,
+    foot: 0,
     separator: ',' as const,
     quotes: true,
     decimal: '.' as const,
@@ -88,7 +93,7 @@ it('changes how the text is read', async () => {
     missingCodes: ['NA'],
     columns: {},
   };
-  render(<ReadingSettings settings={settings} busy={false} onCorrect={onCorrect} />);
+  render(<ReadingSettings settings={settings} sheets={[]} busy={false} onCorrect={onCorrect} />);
   await user.selectOptions(screen.getByRole('combobox', { name: 'Between cells' }), 'semicolon');
   expect(onCorrect).toHaveBeenLastCalledWith({ separator: ';' });
   await user.selectOptions(screen.getByRole('combobox', { name: 'Decimal mark' }), ',');

@@ -5,11 +5,13 @@ import { expect, it, vi } from 'vitest';
 import { MethodsLine } from '../src/methods-line/methods-line';
 import { methodsSentence } from '../src/methods-line/methods-parts';
 import { correlationMethods } from '../src/stages/correlations/correlation-methods';
+import { testStudy } from './test-study';
 
 const settings = correlationSettingsSchema.parse({});
+const study = testStudy();
 
 it('is one sentence of real text, the same on screen and copied', () => {
-  const parts = correlationMethods(settings, { variables: 12, rows: 1248 }, () => {});
+  const parts = correlationMethods(settings, { variables: 12, rows: 'all 1,248 rows', study }, () => {});
   render(<MethodsLine parts={parts} />);
   const words =
     'Pearson’s r among 12 variables in all 1,248 rows, two-sided, using every complete pair, marked at .05, .01 and .001, unadjusted.';
@@ -17,14 +19,30 @@ it('is one sentence of real text, the same on screen and copied', () => {
   expect(methodsSentence(parts)).toBe(words);
 });
 
+it('says which variables have a method of their own', () => {
+  const [first, second, third] = study.state.variables.map(({ id }) => id);
+  const deciding = {
+    ...study,
+    state: { ...study.state, pairMethods: { [first ?? '']: 'spearman', [second ?? '']: 'kendall', [third ?? '']: 'pearson' } },
+  } as typeof study;
+  const sentence = methodsSentence(correlationMethods(settings, { variables: 3, rows: 'all 40 rows', study: deciding }, () => {}));
+  expect(sentence).toContain(
+    'Pearson’s r among 3 variables, Spearman’s ρ for pairs with nitrate, Kendall’s τ for pairs with phosphate in all 40 rows',
+  );
+});
+
 it('changes its parts in place', async () => {
   const change = vi.fn();
   const user = userEvent.setup();
-  render(<MethodsLine parts={correlationMethods(settings, { variables: 1, rows: 3 }, change)} />);
+  render(<MethodsLine parts={correlationMethods(settings, { variables: 1, rows: 'all 3 rows', study }, change)} />);
   await user.click(screen.getByRole('button', { name: /change the alternative/ }));
   await user.click(screen.getByRole('radio', { name: /One-sided, negative/ }));
   expect(change).toHaveBeenLastCalledWith({ alternative: 'less' });
   expect(screen.queryByRole('radio')).toBeNull();
+
+  await user.click(screen.getByRole('button', { name: /change the method/ }));
+  await user.click(screen.getByRole('radio', { name: /^Kendall’s τ/ }));
+  expect(change).toHaveBeenLastCalledWith({ method: 'kendall' });
 
   await user.click(screen.getByRole('button', { name: /change which rows/ }));
   await user.click(screen.getByRole('radio', { name: /complete for all/ }));

@@ -35,6 +35,7 @@ export function testResult(): CorrelationResult {
   return {
     kind: 'correlation',
     variables: ['v1', 'v2', 'v3'],
+    methods: Array.from({ length: 9 }, () => 'pearson' as const),
     coefficient: [1, 0.15, -0.63, 0.15, 1, null, -0.63, null, 1],
     pValue: [null, 0.04, 1e-9, 0.04, null, null, 1e-9, null, null],
     log10P: [null, -1.4, -9, -1.4, null, null, -9, null, null],

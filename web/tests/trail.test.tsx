@@ -2,17 +2,25 @@ import type { Trail } from '@ivlen/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { Tooltips } from '../src/frame/tooltip';
-import { StudyEntry } from '../src/stages/data/study-entry';
+import { StudyEntry } from '../src/stages/data/codebook/study-entry';
 import { HistoryButtons } from '../src/trail/history-buttons';
 import { testStudy } from './test-study';
 
 const study = { ...testStudy(), head: 2 };
 const trail: Trail = {
   decisions: [
-    { number: 2, kind: 'codebook', summary: 'nitrate: unit mg/L', reason: null, created: '2026-05-02T09:30:00.000Z' },
-    { number: 1, kind: 'created', summary: 'Brought in from “brook.csv”', reason: 'first look', created: '2026-05-01T09:30:00.000Z' },
+    { number: 2, kind: 'codebook', summary: 'nitrate: unit mg/L', reason: null, created: '2026-05-02T09:30:00.000Z', earlier: false },
+    {
+      number: 1,
+      kind: 'created',
+      summary: 'Brought in from “brook.csv”',
+      reason: 'first look',
+      created: '2026-05-01T09:30:00.000Z',
+      earlier: false,
+    },
   ],
   undo: 'nitrate: unit mg/L',
   redo: null,
@@ -35,7 +43,9 @@ const changes = () => sent.filter(({ what }) => !what.startsWith('GET'));
 function show(content: React.ReactNode) {
   render(
     <QueryClientProvider client={new QueryClient()}>
-      <Tooltips>{content}</Tooltips>
+      <MemoryRouter>
+        <Tooltips>{content}</Tooltips>
+      </MemoryRouter>
     </QueryClientProvider>,
   );
   return userEvent.setup();

@@ -1,5 +1,5 @@
-import { boxSummary } from '../description/box-summary';
-import { describe } from '../description/describe';
+import { sortedValues } from '../columns/complete-rows';
+import { quantile } from '../description/quantile';
 
 export type SuspicionReason = 'below-range' | 'above-range' | 'decimal-slip' | 'far-out';
 
@@ -10,82 +10,158 @@ export interface Suspicion {
   readonly reason: SuspicionReason;
   /** For a decimal slip: the value with its point moved. */
   readonly suggestion: number | null;
-  /** .6745(x − median)/MAD; by the mean absolute deviation where the MAD is 0. */
+  /** .6745(x − median)/MAD, of the logarithms where those are judged; by the mean absolute deviation where the MAD is 0. */
   readonly modifiedZ: number;
 }
 
 /** Powers of ten by which a decimal point slips. */
 const SLIPS = [10, 100, 1000, 0.1, 0.01, 0.001];
 const FAR_Z = 3.5;
+/** Interquartile ranges beyond the quartiles. */
+const [INNER_FENCE, OUTER_FENCE] = [1.5, 3];
 const MAD_TO_SD = 0.6745;
 const MEAN_DEVIATION_TO_SD = 1.253314;
 
 /**
  * Rows whose value could be a slip of the decimal point: beyond the outer fences, but within the inner ones after moving
- * the point by one to three places; the smallest move counts. Fences Tukey (1977) on type-7 quartiles; missing values
- * (NaN) are left out. An IQR of 0 finds nothing.
+ * the point by one to three places; the smallest move counts. Fences Tukey (1977) on type-7 quartiles, of the logarithms
+ * where they are less skewed; missing values (NaN) are left out. An IQR of 0 finds nothing.
  */
 export function decimalSlips(x: Float64Array): { row: number; value: number; suggestion: number }[] {
-  const { farOut, innerFences, q1, q3 } = boxSummary(x);
-  if (!(q3 > q1)) return [];
-  return farOut.flatMap((row) => {
-    const value = x[row];
-    const fitting = SLIPS.map((factor) => moved(value, factor)).filter((moves) => moves >= innerFences[0] && moves <= innerFences[1]);
-    const nearest = fitting.sort((a, b) => Math.abs(Math.log10(Math.abs(a / value))) - Math.abs(Math.log10(Math.abs(b / value))))[0];
-    return nearest === undefined ? [] : [{ row, value, suggestion: nearest }];
+  const spread = judgeSpread(x);
+  const slips: { row: number; value: number; suggestion: number }[] = [];
+  x.forEach((value, row) => {
+    const suggestion = isFarOut(value, spread) ? slipOf(value, spread) : null;
+    if (suggestion !== null) slips.push({ row, value, suggestion });
   });
-}
-
-/** Divides by whole powers of ten, so that 74/10 is 7.4 and not 7.4 with rounding noise. */
-function moved(value: number, factor: number): number {
-  return factor >= 1 ? value / factor : value * Math.round(1 / factor);
+  return slips;
 }
 
 /**
  * Values to look at, at most one reason for each: outside the stated range, a decimal slip, or far out (beyond the outer
- * fences, or |modified z| > 3.5, Iglewicz & Hoaglin 1993). Missing values (NaN) are left out; a constant has none.
+ * fences, or |modified z| > 3.5, Iglewicz & Hoaglin 1993), both of the logarithms where they are less skewed. Missing
+ * values (NaN) are left out; a constant has none.
  * @param options.low smallest possible value, if stated
  * @param options.high largest possible value, if stated
  */
 export function suspiciousValues(x: Float64Array, { low, high }: { low?: number; high?: number } = {}): Suspicion[] {
-  const slips = new Map(decimalSlips(x).map((slip) => [slip.row, slip.suggestion]));
-  const { farOut, q1, q3 } = boxSummary(x);
-  const beyond = new Set(q3 > q1 ? farOut : []);
-  const zs = modifiedZ(x);
+  const spread = judgeSpread(x);
   const found: Suspicion[] = [];
   x.forEach((value, row) => {
     if (value !== value) return;
-    const reason = reasonFor(value, row);
-    if (reason) found.push({ row, value, reason, suggestion: slips.get(row) ?? null, modifiedZ: zs[row] });
+    const z = zOf(value, spread);
+    const farOut = isFarOut(value, spread);
+    const suggestion = farOut ? slipOf(value, spread) : null;
+    const reason = reasonFor(value, suggestion !== null, farOut || Math.abs(z) > FAR_Z);
+    if (reason) found.push({ row, value, reason, suggestion, modifiedZ: z });
   });
   return found;
 
-  function reasonFor(value: number, row: number): SuspicionReason | null {
+  function reasonFor(value: number, slipped: boolean, far: boolean): SuspicionReason | null {
     if (low !== undefined && value < low) return 'below-range';
     if (high !== undefined && value > high) return 'above-range';
-    if (slips.has(row)) return 'decimal-slip';
-    return beyond.has(row) || Math.abs(zs[row]) > FAR_Z ? 'far-out' : null;
+    if (slipped) return 'decimal-slip';
+    return far ? 'far-out' : null;
   }
 }
 
 /** Modified z-scores by row; NaN where missing, 0 for a constant. Source: Iglewicz & Hoaglin (1993), p. 11. */
 export function modifiedZ(x: Float64Array): Float64Array {
-  const { median, mad, n } = describe(x);
-  if (mad > 0) return x.map((value) => (MAD_TO_SD * (value - median)) / mad);
-  let deviation = 0;
-  for (const value of x) if (value === value) deviation += Math.abs(value - median) / n;
-  return x.map((value) => (value !== value ? value : deviation > 0 ? (value - median) / (MEAN_DEVIATION_TO_SD * deviation) : 0));
+  const spread = spreadOf(sortedValues(x), false);
+  return x.map((value) => zOf(value, spread));
 }
 
-/** Groups of rows that are equal in every column, missing cells included; only groups of two and more, in row order. */
-export function duplicatedRows(columns: readonly Float64Array[]): number[][] {
-  const seen = new Map<string, number[]>();
-  const rows = columns[0]?.length ?? 0;
-  for (let row = 0; row < rows; row++) {
-    const key = columns.map((column) => column[row]).join(' ');
-    const known = seen.get(key);
-    if (known) known.push(row);
-    else seen.set(key, [row]);
+/** By what the values of a variable are judged, on their own scale or that of their logarithms. */
+interface Spread {
+  readonly onLogs: boolean;
+  readonly q1: number;
+  readonly median: number;
+  readonly q3: number;
+  readonly mad: number;
+  /** Mean absolute deviation from the median, for a MAD of 0. */
+  readonly meanDeviation: number;
+}
+
+/**
+ * Judges on logarithms where they are less skewed than the values: what looks far out among concentrations is often
+ * their ordinary right tail. Only for values all above 0.
+ */
+function judgeSpread(x: Float64Array): Spread {
+  const sorted = sortedValues(x);
+  if (sorted.length > 0 && sorted[0] > 0) {
+    const logs = sorted.map(Math.log);
+    if (Math.abs(skewnessOf(logs)) < Math.abs(skewnessOf(sorted))) return spreadOf(logs, true);
   }
-  return [...seen.values()].filter((group) => group.length > 1);
+  return spreadOf(sorted, false);
+}
+
+function spreadOf(sorted: Float64Array, onLogs: boolean): Spread {
+  const [q1, median, q3] = [0.25, 0.5, 0.75].map((p) => quantile(sorted, p));
+  const mad = medianDeviation(sorted, median);
+  let meanDeviation = 0;
+  if (mad === 0) for (let i = 0; i < sorted.length; i++) meanDeviation += Math.abs(sorted[i] - median) / sorted.length;
+  return { onLogs, q1, median, q3, mad, meanDeviation };
+}
+
+/** Median absolute deviation of sorted values: walks outwards from the median, so that nothing is sorted again. */
+function medianDeviation(sorted: Float64Array, median: number): number {
+  const n = sorted.length;
+  if (n === 0) return Number.NaN;
+  let above = Math.floor(n / 2);
+  let below = above - 1;
+  const [lower, upper] = [Math.floor((n - 1) / 2), Math.ceil((n - 1) / 2)];
+  let atLower = 0;
+  for (let rank = 0; ; rank++) {
+    const up = above < n ? Math.abs(sorted[above] - median) : Number.POSITIVE_INFINITY;
+    const down = below >= 0 ? Math.abs(median - sorted[below]) : Number.POSITIVE_INFINITY;
+    const deviation = Math.min(up, down);
+    if (up <= down) above++;
+    else below--;
+    if (rank === lower) atLower = deviation;
+    if (rank === upper) return (atLower + deviation) / 2;
+  }
+}
+
+/** g1, to compare two scales by. */
+function skewnessOf(values: Float64Array): number {
+  const n = values.length;
+  let mean = 0;
+  for (let i = 0; i < n; i++) mean += values[i] / n;
+  let m2 = 0;
+  let m3 = 0;
+  for (let i = 0; i < n; i++) {
+    const deviation = values[i] - mean;
+    m2 += deviation * deviation;
+    m3 += deviation * deviation * deviation;
+  }
+  return (Math.sqrt(n) * m3) / m2 ** 1.5;
+}
+
+function zOf(value: number, { onLogs, median, mad, meanDeviation }: Spread): number {
+  const deviation = (onLogs ? Math.log(value) : value) - median;
+  if (mad > 0) return (MAD_TO_SD * deviation) / mad;
+  if (deviation !== deviation) return deviation;
+  return meanDeviation > 0 ? deviation / (MEAN_DEVIATION_TO_SD * meanDeviation) : 0;
+}
+
+function isFarOut(value: number, spread: Spread): boolean {
+  return isBeyond(value, spread, OUTER_FENCE) && spread.q3 > spread.q1;
+}
+
+function isBeyond(value: number, { onLogs, q1, q3 }: Spread, reach: number): boolean {
+  const judged = onLogs ? Math.log(value) : value;
+  return judged < q1 - reach * (q3 - q1) || judged > q3 + reach * (q3 - q1);
+}
+
+/** The value with its point moved as little as makes it fit, or null. */
+function slipOf(value: number, spread: Spread): number | null {
+  const fitting = SLIPS.map((factor) => moved(value, factor)).filter((moves) => !isBeyond(moves, spread, INNER_FENCE));
+  const distance = (moves: number) => Math.abs(Math.log10(Math.abs(moves / value)));
+  return fitting.sort((a, b) => distance(a) - distance(b))[0] ?? null;
+}
+
+/** Moves the point in the decimal digits, so that 17.29 becomes 1.729 without rounding noise. */
+function moved(value: number, factor: number): number {
+  const [digits, exponent] = value.toExponential().split('e');
+  return Number(`${digits}e${Number(exponent) - Math.round(Math.log10(factor))}`);
 }

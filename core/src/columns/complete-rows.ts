@@ -39,6 +39,13 @@ export function presentValues(x: Float64Array): Float64Array {
   return n === x.length ? present : present.slice(0, n);
 }
 
+/** The present values in ascending order, as a new array; what is in order already is not sorted again. */
+export function sortedValues(x: Float64Array): Float64Array {
+  const values = presentValues(x);
+  for (let i = 1; i < values.length; i++) if (values[i] < values[i - 1]) return values.sort();
+  return values;
+}
+
 /** Columns cut down to the rows in which none of them is missing. */
 export function listwiseColumns(columns: readonly Float64Array[]): Float64Array[] {
   const rows = columns[0]?.length ?? 0;

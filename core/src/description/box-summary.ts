@@ -1,4 +1,4 @@
-import { presentValues } from '../columns/complete-rows';
+import { sortedValues } from '../columns/complete-rows';
 import { quantile } from './quantile';
 
 export interface BoxSummary {
@@ -25,19 +25,22 @@ export interface BoxSummary {
  * are left out; without values all figures are NaN.
  */
 export function boxSummary(x: Float64Array): BoxSummary {
-  const sorted = presentValues(x).sort();
+  const sorted = sortedValues(x);
   const [q1, median, q3] = [0.25, 0.5, 0.75].map((p) => quantile(sorted, p));
   const iqr = q3 - q1;
   const fences = (reach: number): readonly [number, number] => [q1 - reach * iqr, q3 + reach * iqr];
   const innerFences = fences(1.5);
   const outerFences = fences(3);
-  const within = sorted.filter((value) => value >= innerFences[0] && value <= innerFences[1]);
+  let [first, last] = [0, sorted.length - 1];
+  while (sorted[first] < innerFences[0]) first++;
+  while (sorted[last] > innerFences[1]) last--;
   const outside: number[] = [];
   const farOut: number[] = [];
-  x.forEach((value, row) => {
+  for (let row = 0; row < x.length; row++) {
+    const value = x[row];
     if (value < outerFences[0] || value > outerFences[1]) farOut.push(row);
     else if (value < innerFences[0] || value > innerFences[1]) outside.push(row);
-  });
-  const whiskers = [within[0] ?? Number.NaN, within[within.length - 1] ?? Number.NaN] as const;
+  }
+  const whiskers = [sorted[first] ?? Number.NaN, sorted[last] ?? Number.NaN] as const;
   return { n: sorted.length, q1, median, q3, innerFences, outerFences, whiskers, outside, farOut };
 }

@@ -1,5 +1,5 @@
 import { centreColumn } from '../columns/centre';
-import { presentValues } from '../columns/complete-rows';
+import { sortedValues } from '../columns/complete-rows';
 import { DoubleSum } from '../columns/double-sum';
 import { quantile } from './quantile';
 
@@ -39,7 +39,7 @@ export interface Description {
  * @param x values in any order, NaN is missing; not changed
  */
 export function describe(x: Float64Array): Description {
-  const sorted = presentValues(x).sort();
+  const sorted = sortedValues(x);
   const n = sorted.length;
   const { centred, scale, mean, min, max, constant } = centreColumn(sorted);
   const exactMean = meanOf(sorted, mean);
@@ -73,12 +73,26 @@ export function describe(x: Float64Array): Description {
     q1,
     q3,
     iqr: q3 - q1,
-    mad: quantile(sorted.map((value) => Math.abs(value - median)).sort(), 0.5),
+    mad: quantile(deviationsInOrder(sorted, median), 0.5),
     skewness: n > 2 ? (g1 * Math.sqrt(n * (n - 1))) / (n - 2) : Number.NaN,
     skewnessSe,
     excessKurtosis: n > 3 ? ((n - 1) / ((n - 2) * (n - 3))) * ((n + 1) * g2 + 6) : Number.NaN,
     excessKurtosisSe: n > 3 ? 2 * skewnessSe * Math.sqrt((n * n - 1) / ((n - 3) * (n + 5))) : Number.NaN,
   };
+}
+
+/** Absolute deviations from the median, ascending: those below and those above it are in order already and only merged. */
+function deviationsInOrder(sorted: Float64Array, median: number): Float64Array {
+  const n = sorted.length;
+  const deviations = new Float64Array(n);
+  let above = 0;
+  while (above < n && sorted[above] < median) above++;
+  let below = above - 1;
+  for (let k = 0; k < n; k++) {
+    const takeBelow = above >= n || (below >= 0 && median - sorted[below] < sorted[above] - median);
+    deviations[k] = takeBelow ? median - sorted[below--] : sorted[above++] - median;
+  }
+  return deviations;
 }
 
 /** The mean to its last digit, from a sum of twice the working precision; the given one where that sum overflows. */

@@ -1,4 +1,4 @@
-import { presentValues } from '../columns/complete-rows';
+import { sortedValues } from '../columns/complete-rows';
 import { quantile } from './quantile';
 
 export interface Histogram {
@@ -20,7 +20,7 @@ const MOST_BINS = 100;
  * @throws {RangeError} a number of bins that is not a positive integer.
  */
 export function histogram(x: Float64Array, rule: BinRule = 'freedman-diaconis'): Histogram {
-  const sorted = presentValues(x).sort();
+  const sorted = sortedValues(x);
   const n = sorted.length;
   if (n === 0) return { edges: new Float64Array(0), counts: new Int32Array(0) };
   const low = sorted[0];

@@ -12,6 +12,7 @@ export interface QuantileBands {
 }
 
 const SAMPLES = 2000;
+/** Up to here all values of a sample are drawn. */
 const MOST_DRAWN = 1000;
 const MOST_KEPT = 64;
 const kept = new Map<string, QuantileBands>();
@@ -75,20 +76,22 @@ function drawSpaced(random: Random, n: number, places: Uint32Array, into: Float6
     sums[k] = sum;
   }
   let [first, second] = [0, 0];
-  let [z, u] = [Number.NaN, Number.NaN];
+  let [z, u, a] = [Number.NaN, Number.NaN, Number.NaN];
   for (let k = 0; k < points; k++) {
     const nextU = sums[k] / sum;
     const nextZ = normalQuantile(nextU);
     const between = k === 0 ? 0 : places[k] - places[k - 1] - 1;
+    const b = normalDensity(nextZ);
     if (between > 0) {
-      const [a, b] = [normalDensity(z), normalDensity(nextZ)];
       first += (between * (a - b)) / (nextU - u);
       second += between * (1 + (z * a - nextZ * b) / (nextU - u));
     }
     first += nextZ;
     second += nextZ * nextZ;
     into[k] = nextZ;
-    [z, u] = [nextZ, nextU];
+    z = nextZ;
+    u = nextU;
+    a = b;
   }
   const mean = first / n;
   const sd = Math.sqrt((second - n * mean * mean) / (n - 1));
@@ -101,8 +104,12 @@ function drawSpaced(random: Random, n: number, places: Uint32Array, into: Float6
  */
 function localRank(byPlace: readonly Float64Array[], sorted: readonly Float64Array[], level: number): number {
   const extremes = new Float64Array(SAMPLES).fill(SAMPLES);
+  // One place alone makes so many samples this extreme; ranks nearer to the middle cannot decide.
+  const most = Math.ceil(((1 - level) * SAMPLES) / 2) + 1;
   byPlace.forEach((values, k) => {
+    const [low, high] = [sorted[k][most], sorted[k][SAMPLES - 1 - most]];
     for (let b = 0; b < SAMPLES; b++) {
+      if (values[b] > low && values[b] < high) continue;
       const rank = lowerBound(sorted[k], values[b]) + 1;
       extremes[b] = Math.min(extremes[b], rank, SAMPLES + 1 - rank);
     }

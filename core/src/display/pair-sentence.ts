@@ -1,4 +1,4 @@
-import type { Alternative, CorrelationTest } from '../correlation/types';
+import type { Alternative, CorrelationTest, Method } from '../correlation/types';
 import { formatCoefficient, formatInterval, formatPRelation } from './format-numbers';
 import { strengthWord } from './strength-word';
 
@@ -9,8 +9,9 @@ export interface NamedVariable {
 }
 
 /**
- * The result of a Pearson correlation as a sentence for a paper: "Nitrate and mayfly taxa were negatively associated,
+ * The result of a correlation as a sentence for a paper: "Nitrate and mayfly taxa were negatively associated,
  * r(234) = −.42, 95 % CI [−.52, −.31], p < .001 (medium; 18 % of variance shared): higher nitrate goes with lower mayfly taxa."
+ * Degrees of freedom stand only where p is by t; only r² is a share of variance; the size of τ is judged by sin(πτ/2).
  * Says "associated", never a cause; "no association was detected" where p is above the level of decision.
  * @param alpha the level at which the association counts as detected (p ≤ alpha)
  */
@@ -22,11 +23,23 @@ export function pairSentence(test: CorrelationTest, x: NamedVariable, y: NamedVa
     ? `, ${Math.round(test.interval.level * 1000) / 10} % CI ${formatInterval(test.interval.low, test.interval.high)}`
     : '';
   const sided = test.alternative === 'two-sided' ? '' : ', one-sided';
-  const figures = `r(${test.n - 2}) ${equals(formatCoefficient(r))}${interval}, ${formatPRelation(test.pValue, [alpha])}${sided}`;
+  const exact = test.pMethod === 'exact' ? ', exact' : '';
+  const value = equals(formatCoefficient(r));
+  const coefficient =
+    test.pMethod === 't' ? `${SYMBOL[test.method]}(${test.n - 2}) ${value}` : `${SYMBOL[test.method]} ${value}, n = ${test.n}`;
+  const figures = `${coefficient}${interval}, ${formatPRelation(test.pValue, [alpha])}${sided}${exact}`;
   if (test.pValue > alpha) return `${DETECTABLE[test.alternative]} between ${x.name} and ${y.name} was detected, ${figures}.`;
   const direction = r > 0 ? 'positively' : 'negatively';
-  const size = `${strengthWord(r)}; ${sharedVariance(r)} of variance shared`;
-  return `${subject} were ${direction} associated, ${figures} (${size}): ${plainClause(r, x, y)}.`;
+  return `${subject} were ${direction} associated, ${figures} (${sizeInWords(test.method, r)}): ${plainClause(r, x, y)}.`;
+}
+
+const SYMBOL: Readonly<Record<Method, string>> = { pearson: 'r', spearman: 'ρ', kendall: 'τ' };
+
+function sizeInWords(method: Method, coefficient: number): string {
+  if (method === 'pearson') return `${strengthWord(coefficient)}; ${sharedVariance(coefficient)} of variance shared`;
+  if (method === 'spearman') return strengthWord(coefficient);
+  const comparable = Math.sin((Math.PI * coefficient) / 2);
+  return `${strengthWord(coefficient, { method })}, judged by sin(πτ/2) = ${formatCoefficient(comparable)}`;
 }
 
 function plainClause(r: number, x: NamedVariable, y: NamedVariable): string {

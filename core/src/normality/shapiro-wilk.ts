@@ -1,5 +1,5 @@
 import { centreColumn } from '../columns/centre';
-import { presentValues } from '../columns/complete-rows';
+import { sortedValues } from '../columns/complete-rows';
 import { toUnitLength, unitProduct } from '../correlation/unit-product';
 import { normalQuantile } from '../distributions/normal';
 import { normalP } from '../distributions/tail-probability';
@@ -16,7 +16,7 @@ const MOST = 5000;
  * are left out.
  */
 export function shapiroWilk(x: Float64Array): NormalityTest {
-  const sorted = presentValues(x).sort();
+  const sorted = sortedValues(x);
   const n = sorted.length;
   if (n < FEWEST) return undefinedNormality(n, 'too-few-cases');
   const { centred, constant } = centreColumn(sorted);

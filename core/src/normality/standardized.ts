@@ -1,10 +1,10 @@
 import { centreColumn } from '../columns/centre';
-import { presentValues } from '../columns/complete-rows';
+import { sortedValues } from '../columns/complete-rows';
 import { type NormalityTest, undefinedNormality } from './normality-test';
 
 /** The present values in ascending order, in standard deviations (divisor n − 1) from their mean; or why there are none. */
 export function standardizedOrder(x: Float64Array, fewest: number): { readonly z: Float64Array } | NormalityTest {
-  const sorted = presentValues(x).sort();
+  const sorted = sortedValues(x);
   const n = sorted.length;
   if (n < fewest) return undefinedNormality(n, 'too-few-cases');
   const { centred, constant } = centreColumn(sorted);

@@ -1,5 +1,6 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import { analysisRequestSchema, analysisResultSchema, studyIdSchema } from '@ivlen/contract';
+import type { Context } from 'hono';
 import { createApi, jsonBody, jsonResponses } from '../http/api';
 import type { AnalysisService } from './analysis-service';
 
@@ -26,6 +27,19 @@ const values = createRoute({
   },
 });
 
+const inUse = createRoute({
+  method: 'get',
+  path: '/studies/{id}/revisions/{revision}/rows-in-use',
+  summary: 'Numbers, from 0, of the rows that are computed with, as little-endian float64',
+  request: { params: params.extend({ revision: z.coerce.number().int() }) },
+  responses: {
+    200: {
+      description: 'Eight bytes for each row',
+      content: { 'application/octet-stream': { schema: z.any().openapi({ type: 'string', format: 'binary' }) } },
+    },
+  },
+});
+
 export function analysisRoutes(analyses: AnalysisService) {
   return createApi()
     .openapi(run, async (c) => {
@@ -34,11 +48,19 @@ export function analysisRoutes(analyses: AnalysisService) {
     })
     .openapi(values, async (c) => {
       const { id, revision, variable } = c.req.valid('param');
-      const etag = `"${id}-${revision}-${variable}"`;
-      const headers = { ETag: etag, 'Cache-Control': ONE_YEAR };
-      if (c.req.header('if-none-match') === etag) return c.body(null, 304, headers);
-      const column = await analyses.values(id, revision, variable);
-      const bytes = new Uint8Array(column.buffer, column.byteOffset, column.byteLength).slice();
-      return c.body(bytes, 200, { ...headers, 'Content-Type': 'application/octet-stream' });
+      return numbers(c, `${id}-${revision}-${variable}`, () => analyses.values(id, revision, variable));
+    })
+    .openapi(inUse, async (c) => {
+      const { id, revision } = c.req.valid('param');
+      return numbers(c, `${id}-${revision}-rows`, () => analyses.rowsInUse(id, revision));
     });
+}
+
+/** A column as raw bytes; what a revision holds never changes. */
+async function numbers(c: Context, tag: string, read: () => Promise<Float64Array>): Promise<Response> {
+  const headers = { ETag: `"${tag}"`, 'Cache-Control': ONE_YEAR };
+  if (c.req.header('if-none-match') === headers.ETag) return c.body(null, 304, headers);
+  const column = await read();
+  const bytes = new Uint8Array(column.buffer, column.byteOffset, column.byteLength).slice();
+  return c.body(bytes, 200, { ...headers, 'Content-Type': 'application/octet-stream' });
 }

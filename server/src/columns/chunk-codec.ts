@@ -1,15 +1,20 @@
 /** Rows in one stored chunk of a column. */
-const CHUNK_ROWS = 65_536;
+export const CHUNK_ROWS = 65_536;
 const BYTES = Float64Array.BYTES_PER_ELEMENT;
 
-/** A column cut into chunks of little-endian float64. */
-export function encodeChunks(values: Float64Array): Buffer[] {
-  const chunks: Buffer[] = [];
-  for (let start = 0; start < values.length; start += CHUNK_ROWS) {
-    const part = values.slice(start, start + CHUNK_ROWS);
-    chunks.push(Buffer.from(part.buffer));
-  }
-  return chunks;
+/** One chunk as little-endian float64. */
+export function encodeChunk(values: Float64Array): Buffer {
+  return Buffer.from(values.slice().buffer);
+}
+
+/** The values of one chunk, in memory of their own. */
+export function decodeChunk(chunk: Buffer): Float64Array {
+  return new Float64Array(new Uint8Array(chunk).buffer);
+}
+
+/** A column in memory that worker threads read without a copy. */
+export function sharedColumn(rows: number): Float64Array {
+  return new Float64Array(new SharedArrayBuffer(rows * BYTES));
 }
 
 /**
@@ -18,8 +23,8 @@ export function encodeChunks(values: Float64Array): Buffer[] {
  * @throws {Error} chunks that do not add up to that: stored data are damaged.
  */
 export function decodeChunks(chunks: readonly Buffer[], rows: number): Float64Array {
-  // Shared, so that worker threads read the column without a copy.
-  const bytes = new Uint8Array(new SharedArrayBuffer(rows * BYTES));
+  const column = sharedColumn(rows);
+  const bytes = new Uint8Array(column.buffer);
   let at = 0;
   for (const chunk of chunks) {
     if (at + chunk.length > bytes.length) throw new Error(`a stored column is longer than its ${rows} rows`);
@@ -27,5 +32,5 @@ export function decodeChunks(chunks: readonly Buffer[], rows: number): Float64Ar
     at += chunk.length;
   }
   if (at !== bytes.length) throw new Error(`a stored column has ${at / BYTES} rows instead of ${rows}`);
-  return new Float64Array(bytes.buffer);
+  return column;
 }

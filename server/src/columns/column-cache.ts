@@ -1,43 +1,34 @@
-import type { Connection } from '../database/connect';
-import { selectColumn } from './column-repository';
+const LARGEST_CACHE_BYTES = 384 * 1024 * 1024;
 
-const LARGEST_CACHE_BYTES = 512 * 1024 * 1024;
-
-/** Columns of recent revisions in memory; what a revision holds never changes, so that nothing can go stale. */
+/** What was loaded or computed of stored revisions; a version never changes, so that nothing can go stale. */
 export class ColumnCache {
-  #columns = new Map<string, Promise<Float64Array>>();
-  #sizes = new Map<string, number>();
+  #entries = new Map<string, { content: Promise<unknown>; bytes: number }>();
+  #total = 0;
 
   constructor(private readonly largest = LARGEST_CACHE_BYTES) {}
 
-  get(db: Connection, study: string, revision: number, variable: string, rows: number): Promise<Float64Array> {
-    const key = `${study}/${revision}/${variable}`;
-    const known = this.#columns.get(key);
+  /** The entry under a key, made if there is none. A key always stands for content of the same type. */
+  get<T>(key: string, bytes: number, make: () => Promise<T>): Promise<T> {
+    const known = this.#entries.get(key);
     if (known) {
       // Re-inserted last: a Map keeps the order of insertion, so that its first entry is the one longest unused.
-      this.#columns.delete(key);
-      this.#columns.set(key, known);
-      return known;
+      this.#entries.delete(key);
+      this.#entries.set(key, known);
+      return known.content as Promise<T>;
     }
-    const column = selectColumn(db, { study, revision }, variable, rows);
-    this.#columns.set(key, column);
-    this.#sizes.set(key, rows * Float64Array.BYTES_PER_ELEMENT);
-    column.catch(() => this.#forget(key));
-    this.#shrink();
-    return column;
-  }
-
-  #shrink(): void {
-    let total = [...this.#sizes.values()].reduce((sum, size) => sum + size, 0);
-    for (const key of this.#columns.keys()) {
-      if (total <= this.largest || this.#columns.size === 1) return;
-      total -= this.#sizes.get(key) ?? 0;
-      this.#forget(key);
+    const content = make();
+    this.#entries.set(key, { content, bytes });
+    this.#total += bytes;
+    content.catch(() => this.#forget(key));
+    for (const oldest of this.#entries.keys()) {
+      if (this.#total <= this.largest || oldest === key) break;
+      this.#forget(oldest);
     }
+    return content;
   }
 
   #forget(key: string): void {
-    this.#columns.delete(key);
-    this.#sizes.delete(key);
+    this.#total -= this.#entries.get(key)?.bytes ?? 0;
+    this.#entries.delete(key);
   }
 }

@@ -1,28 +1,49 @@
+import { z } from 'zod';
 import type { Connection } from '../database/connect';
-import { decodeChunks, encodeChunks } from './chunk-codec';
+import { decodeChunk, decodeChunks, encodeChunk } from './chunk-codec';
 
 /** A column to be stored: numbers, days, or codes with their dictionary. */
-export interface StoredColumn {
+export interface NewColumn {
   readonly variable: string;
-  readonly values: Float64Array;
+  /** The values in stretches of one chunk each. */
+  chunks(): Iterable<Float64Array>;
   /** Texts by code; null for numbers and dates. */
   readonly dictionary: readonly string[] | null;
 }
 
-interface Place {
+/** A study as of one of its revisions. */
+export interface Place {
   readonly study: string;
   readonly revision: number;
 }
 
 /** Writes a whole column as of a revision. */
-export async function insertColumn(db: Connection, { study, revision }: Place, column: StoredColumn): Promise<void> {
-  for (const [chunk, data] of encodeChunks(column.values).entries()) {
-    await db('column_chunk').insert({ study, variable: column.variable, chunk, revision, data });
+export async function insertColumn(
+  db: Connection,
+  place: Place,
+  column: NewColumn,
+  onStored: (rows: number) => void = () => {},
+): Promise<void> {
+  let chunk = 0;
+  for (const values of column.chunks()) {
+    await insertChunk(db, place, column.variable, chunk++, values);
+    onStored(values.length);
   }
-  if (column.dictionary) {
-    const entries = JSON.stringify(column.dictionary);
-    await db('column_dictionary').insert({ study, variable: column.variable, revision, entries });
-  }
+  if (column.dictionary) await insertDictionary(db, place, column.variable, column.dictionary);
+}
+
+/** Writes a new version of one chunk of a column. */
+export async function insertChunk(db: Connection, place: Place, variable: string, chunk: number, values: Float64Array): Promise<void> {
+  await db('column_chunk').insert({ ...place, variable, chunk, data: encodeChunk(values) });
+}
+
+export async function insertDictionary(
+  db: Connection,
+  { study, revision }: Place,
+  variable: string,
+  dictionary: readonly string[],
+): Promise<void> {
+  await db('column_dictionary').insert({ study, variable, revision, entries: JSON.stringify(dictionary) });
 }
 
 /** The revisions that lead to one: undone branches beside its own ancestry stay readable, but are not in it. */
@@ -34,18 +55,65 @@ const LINE = `
   )`;
 
 /** A column as it was at a revision: of each chunk the newest version along that revision's own ancestry. */
-export async function selectColumn(db: Connection, { study, revision }: Place, variable: string, rows: number): Promise<Float64Array> {
+export async function selectColumn(db: Connection, place: Place, variable: string, rows: number): Promise<Float64Array> {
   const { rows: chunks } = await db.raw<{ rows: { data: Buffer }[] }>(
     `${LINE}
     select distinct on (chunk) data from column_chunk
     where study = :study and variable = :variable and revision in (select number from line)
     order by chunk, revision desc`,
-    { study, revision, variable },
+    { ...place, variable },
   );
   return decodeChunks(
     chunks.map(({ data }) => data),
     rows,
   );
+}
+
+/** One chunk of a column as it was at a revision. */
+export async function selectChunk(db: Connection, place: Place, variable: string, chunk: number): Promise<Float64Array> {
+  const { rows } = await db.raw<{ rows: { data: Buffer }[] }>(
+    `${LINE}
+    select data from column_chunk
+    where study = :study and variable = :variable and chunk = :chunk and revision in (select number from line)
+    order by revision desc limit 1`,
+    { ...place, variable, chunk },
+  );
+  const [found] = rows;
+  if (!found) throw new Error(`chunk ${chunk} of ${variable} is not stored`);
+  return decodeChunk(found.data);
+}
+
+/** A stretch of rows of every column in one chunk, by variable, without reading the whole chunk. */
+export async function selectSlices(
+  db: Connection,
+  place: Place,
+  chunk: number,
+  start: number,
+  count: number,
+): Promise<Map<string, Float64Array>> {
+  const bytes = Float64Array.BYTES_PER_ELEMENT;
+  const { rows } = await db.raw<{ rows: { variable: string; data: Buffer }[] }>(
+    `${LINE}
+    select distinct on (variable) variable, substring(data from :from::int for :length::int) as data from column_chunk
+    where study = :study and chunk = :chunk and revision in (select number from line)
+    order by variable, revision desc`,
+    { ...place, chunk, from: start * bytes + 1, length: count * bytes },
+  );
+  return new Map(rows.map(({ variable, data }) => [variable, decodeChunk(data)]));
+}
+
+const entriesSchema = z.array(z.string());
+
+/** Texts by code as they were at a revision; empty for a column that has none. */
+export async function selectDictionary(db: Connection, place: Place, variable: string): Promise<string[]> {
+  const { rows } = await db.raw<{ rows: { entries: unknown }[] }>(
+    `${LINE}
+    select entries from column_dictionary
+    where study = :study and variable = :variable and revision in (select number from line)
+    order by revision desc limit 1`,
+    { ...place, variable },
+  );
+  return rows[0] ? entriesSchema.parse(rows[0].entries) : [];
 }
 
 /** Copies all that is visible at a revision of one study to the first revision of another. */

@@ -2,6 +2,7 @@ import type { Knex } from 'knex';
 import type { Database } from './connect';
 import { studies } from './migrations/0001-studies';
 import { imports } from './migrations/0002-imports';
+import { spooledImports } from './migrations/0003-spooled-imports';
 
 interface Migration {
   readonly name: string;
@@ -11,6 +12,7 @@ interface Migration {
 const MIGRATIONS: readonly Migration[] = [
   { name: '0001-studies', up: studies },
   { name: '0002-imports', up: imports },
+  { name: '0003-spooled-imports', up: spooledImports },
 ];
 
 /** Brings the schema up to date. Migrations go one way: a backup, not a reverse step, leads back. */

@@ -3,8 +3,10 @@ import { join } from 'node:path';
 import { type Variable, variableSchema } from '@ivlen/contract';
 import { z } from 'zod';
 import type { Database } from '../database/connect';
+import { memoryBlocks } from '../imports/column-blocks';
 import { readTable } from '../imports/read-table';
 import { studyFromTable } from '../imports/study-from-table';
+import { fileSource } from '../imports/table-source';
 import { createStudy, type NewStudy } from '../studies/create-study';
 import { definedFields } from '../studies/defined-fields';
 
@@ -31,9 +33,13 @@ export async function loadDemo(database: Database, folder: string): Promise<void
 }
 
 async function readSample(folder: string, sample: string): Promise<NewStudy> {
-  const [table, codebook] = await Promise.all([readFile(join(folder, `${sample}.csv`)), readFile(join(folder, `${sample}.json`), 'utf8')]);
-  const described = sampleSchema.parse(JSON.parse(codebook));
-  const study = studyFromTable(described.name, described.source, readTable(table, null));
+  const described = sampleSchema.parse(JSON.parse(await readFile(join(folder, `${sample}.json`), 'utf8')));
+  const blocks = memoryBlocks();
+  const { preview, dictionaries } = await readTable(fileSource(join(folder, `${sample}.csv`)), null, {
+    blocks: () => blocks,
+    onBytes: () => {},
+  });
+  const study = studyFromTable(described.name, { ...preview, fileName: `${sample}.csv` }, { blocks, dictionaries });
   const variables = study.state.variables.map(
     (variable): Variable => ({ ...variable, ...definedFields(described.variables[variable.name] ?? {}) }),
   );

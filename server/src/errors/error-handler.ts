@@ -11,6 +11,8 @@ const STATUS: Readonly<Record<string, ContentfulStatusCode>> = {
   'no-such-revision': 404,
   'no-such-variable': 404,
   'no-such-import': 404,
+  'no-such-job': 404,
+  'no-such-export': 404,
   'not-found': 404,
   'head-moved': 409,
   'settings-moved': 409,
@@ -18,26 +20,34 @@ const STATUS: Readonly<Record<string, ContentfulStatusCode>> = {
   'wrong-content-type': 415,
   'foreign-origin': 403,
   'database-gone': 503,
+  unexpected: 500,
 };
 const REFUSED: ContentfulStatusCode = 422;
 
 /** The one place that turns errors into answers. */
 export const handleError: ErrorHandler = (error, c) => {
-  if (error instanceof DomainError) return answer(c, error);
   if (error instanceof HTTPException && error.status === 415) return answer(c, wrongContentType());
-  if (isDatabaseGone(error)) return answer(c, databaseGone());
-  if (c.req.raw.signal.aborted) return c.body(null, 499 as ContentfulStatusCode);
+  if (!(error instanceof DomainError) && !isDatabaseGone(error) && c.req.raw.signal.aborted)
+    return c.body(null, 499 as ContentfulStatusCode);
+  return answer(c, asDomainError(error));
+};
+
+/** What an error tells outside: a refusal in its words; anything unforeseen is logged, and told as a number. */
+export function errorBody(error: unknown): ApiError {
+  const { code, message, where, hint } = asDomainError(error);
+  return { code, message, ...(where ? { where } : {}), ...(hint ? { hint } : {}) };
+}
+
+function asDomainError(error: unknown): DomainError {
+  if (error instanceof DomainError) return error;
+  if (isDatabaseGone(error)) return databaseGone();
   const id = randomUUID();
   console.error(`[${id}]`, error);
-  return answer(
-    c,
-    new DomainError('unexpected', 'Something went wrong that Ivlen did not foresee.', {
-      where: `error ${id}`,
-      hint: 'What was stored is kept. Try again; the server’s log says more under this number.',
-    }),
-    500,
-  );
-};
+  return new DomainError('unexpected', 'Something went wrong that Ivlen did not foresee.', {
+    where: `error ${id}`,
+    hint: 'What was stored is kept. Try again; the server’s log says more under this number.',
+  });
+}
 
 function wrongContentType(): DomainError {
   return new DomainError('wrong-content-type', 'The body of the request is of another type than this address takes.', {
@@ -46,8 +56,7 @@ function wrongContentType(): DomainError {
   });
 }
 
-export function answer(c: Context, error: DomainError, status = STATUS[error.code] ?? REFUSED): Response {
-  const { code, message, where, hint } = error;
-  const body: { error: ApiError } = { error: { code, message, ...(where ? { where } : {}), ...(hint ? { hint } : {}) } };
-  return c.json(body, status);
+export function answer(c: Context, error: DomainError): Response {
+  const body: { error: ApiError } = { error: errorBody(error) };
+  return c.json(body, STATUS[error.code] ?? REFUSED);
 }

@@ -1,5 +1,5 @@
 import { OpenAPIHono, type z } from '@hono/zod-openapi';
-import { errorSchema } from '@ivlen/contract';
+import { errorSchema, jobStartedSchema } from '@ivlen/contract';
 import { DomainError } from '../errors/domain-error';
 
 /** A router whose validation errors are sentences, like all others. */
@@ -24,6 +24,14 @@ export function jsonResponses<S>(schema: S, description: string) {
   return {
     200: { description, content: { 'application/json': { schema } } },
     default: { description: 'What went wrong', content: { 'application/json': { schema: errorSchema } } },
+  } as const;
+}
+
+/** The same of what may take longer than a second. */
+export function jobResponses<S>(schema: S, description: string) {
+  return {
+    ...jsonResponses(schema, description),
+    202: { description: 'The job that goes on', content: { 'application/json': { schema: jobStartedSchema } } },
   } as const;
 }
 

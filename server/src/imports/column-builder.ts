@@ -1,51 +1,89 @@
-import { type DateReader, detectDateReader } from './date-reader';
-import { hasLeadingZero, type NumberReader } from './number-reader';
+import { BLOCK_ROWS, type ColumnBlocks, wholeColumn } from './column-blocks';
+import { ColumnFacts, type Found } from './column-facts';
+import type { DateReader } from './date-reader';
+import type { NumberReader } from './number-reader';
+import { readDigits } from './read-digits';
 
 /** How a column is read: as numbers, as dates, or as text by codes into a dictionary. */
-export type ColumnReading = { storage: 'number'; read: NumberReader } | { storage: 'day'; read: DateReader } | { storage: 'code' };
+export type ColumnReading =
+  | { storage: 'number'; read: NumberReader; decimal: '.' | ',' }
+  | { storage: 'day'; read: DateReader }
+  | { storage: 'code' };
 
-/** Cells of one text that could not be used, and where the first of them stand (row numbers from 1). */
-export interface Found {
-  count: number;
-  rows: number[];
-}
-
-/** A share of cells that are not numbers above this makes the column text. */
-export const MOST_EXCEPTIONS = 0.2;
 const ROWS_NAMED = 5;
 const TEXTS_KEPT = 200;
 
-/** Collects the cells of one column, row by row, in typed memory that grows. */
+/** Collects the cells of one column, row by row; full blocks go to the store. */
 export class ColumnBuilder {
-  #values = new Float64Array(1024);
-  #codes = new Map<string, number>();
-  length = 0;
-  present = 0;
+  readonly facts = new ColumnFacts();
   /** Cells of a column of numbers or dates that could not be read, by their text. */
   readonly exceptions = new Map<string, Found>();
   exceptionCount = 0;
   readonly missingCodes = new Map<string, Found>();
+  length = 0;
+  readonly #block = new Float64Array(BLOCK_ROWS);
+  readonly #codes = new Map<string, number>();
+  /** Character code of the decimal mark, where most cells can be read fast; −1 where none can. */
+  readonly #mark: number;
 
   constructor(
     readonly reading: ColumnReading,
     private readonly codesForMissing: ReadonlySet<string>,
-  ) {}
-
-  add(cell: string): void {
-    const text = cell.trim();
-    const missing = this.codesForMissing.has(text);
-    if (missing) this.#note(this.missingCodes, text);
-    this.#push(missing || text === '' ? Number.NaN : this.#read(text));
+    private readonly blocks: ColumnBlocks,
+    private readonly column: number,
+  ) {
+    const readsFast = reading.storage === 'number' && ![...codesForMissing].some((code) => /\d/.test(code));
+    this.#mark = readsFast && reading.storage === 'number' ? reading.decimal.charCodeAt(0) : -1;
   }
 
-  /** Values so far: numbers, days, or codes; NaN is missing. */
-  values(length = this.length): Float64Array {
-    return this.#values.slice(0, length);
+  add(cell: string): void {
+    const fast = this.#mark >= 0 ? readDigits(cell, this.#mark) : Number.NaN;
+    if (fast === fast) this.addNumber(fast);
+    else this.#addText(cell.trim());
+  }
+
+  /** Whether a cell of nothing but digits is the number that it seems to be, and no code for missing. */
+  get readsDigits(): boolean {
+    return this.#mark >= 0;
+  }
+
+  addNumber(value: number): void {
+    this.facts.add(value, this.length);
+    this.#push(value);
+  }
+
+  /** Writes what is left; to be called once after the last row. */
+  finish(): void {
+    const rest = this.length % BLOCK_ROWS;
+    if (rest > 0) this.blocks.write(this.column, Math.floor(this.length / BLOCK_ROWS), this.#block.subarray(0, rest));
+  }
+
+  /** All values: numbers, days, or codes; NaN is missing. */
+  values(): Float64Array {
+    return wholeColumn(this.blocks, this.column, this.length);
   }
 
   /** Texts by code; empty for numbers and dates. */
   dictionary(): string[] {
     return [...this.#codes.keys()];
+  }
+
+  /** A missing-value code that is a number is kept as such, so that the code can be corrected later. */
+  #missingAs(text: string): number {
+    const { reading } = this;
+    const value = reading.storage === 'number' ? reading.read(text) : Number.NaN;
+    return Number.isFinite(value) ? value : Number.NaN;
+  }
+
+  #addText(text: string): void {
+    if (this.codesForMissing.has(text)) {
+      this.#note(this.missingCodes, text);
+      this.#push(this.#missingAs(text));
+      return;
+    }
+    const value = text === '' ? Number.NaN : this.#read(text);
+    if (value === value) this.facts.add(value, this.length);
+    this.#push(value);
   }
 
   #read(text: string): number {
@@ -61,18 +99,13 @@ export class ColumnBuilder {
     const known = this.#codes.get(text);
     if (known !== undefined) return known;
     const code = this.#codes.size;
-    this.#codes.set(text, code);
+    this.#codes.set(detached(text), code);
     return code;
   }
 
   #push(value: number): void {
-    if (this.length === this.#values.length) {
-      const larger = new Float64Array(this.length * 2);
-      larger.set(this.#values);
-      this.#values = larger;
-    }
-    this.#values[this.length++] = value;
-    if (value === value) this.present++;
+    this.#block[this.length++ % BLOCK_ROWS] = value;
+    if (this.length % BLOCK_ROWS === 0) this.blocks.write(this.column, this.length / BLOCK_ROWS - 1, this.#block);
   }
 
   #note(found: Map<string, Found>, text: string): void {
@@ -81,18 +114,12 @@ export class ColumnBuilder {
       entry.count++;
       if (entry.rows.length < ROWS_NAMED) entry.rows.push(this.length + 1);
     } else if (found.size < TEXTS_KEPT) {
-      found.set(text, { count: 1, rows: [this.length + 1] });
+      found.set(detached(text), { count: 1, rows: [this.length + 1] });
     }
   }
 }
 
-/** Decides from a sample of cells how a column is to be read. */
-export function chooseReading(sample: readonly string[], readNumber: NumberReader): ColumnReading {
-  if (sample.length === 0) return { storage: 'code' };
-  const numbers = sample.filter((text) => !Number.isNaN(readNumber(text)));
-  if (numbers.length >= sample.length * (1 - MOST_EXCEPTIONS) && !numbers.some(hasLeadingZero)) {
-    return { storage: 'number', read: readNumber };
-  }
-  const readDate = detectDateReader(sample);
-  return readDate ? { storage: 'day', read: readDate } : { storage: 'code' };
+/** A cell as a string of its own: one cut from a piece of the file would keep the whole piece in memory. */
+function detached(text: string): string {
+  return Buffer.from(text).toString();
 }

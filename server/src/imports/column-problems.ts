@@ -1,8 +1,8 @@
 import type { ImportColumn, ImportProblem, ImportSettings } from '@ivlen/contract';
+import { countOf, rowsPhrase } from '../phrases/phrases';
 import type { ColumnBuilder } from './column-builder';
-import { isSpreadsheetError, SENTINELS } from './missing-codes';
+import { isSpreadsheetError } from './missing-codes';
 import { createNumberReader, groupedPattern } from './number-reader';
-import { countOf, rowsPhrase } from './phrases';
 import { clipped } from './table-problems';
 
 const TEXTS_LISTED = 4;
@@ -94,24 +94,10 @@ function missingCodes(builder: ColumnBuilder, { name }: ImportColumn): ImportPro
 
 function sentinels(builder: ColumnBuilder, { name }: ImportColumn, settings: ImportSettings): ImportProblem[] {
   if (builder.reading.storage !== 'number') return [];
-  const values = builder.values();
-  return SENTINELS.flatMap((sentinel): ImportProblem[] => {
-    let count = 0;
-    let largest = Number.NEGATIVE_INFINITY;
-    let smallest = Number.POSITIVE_INFINITY;
-    const rows: number[] = [];
-    for (let i = 0; i < values.length; i++) {
-      const value = values[i] ?? Number.NaN;
-      if (value === sentinel) {
-        count++;
-        if (rows.length < 5) rows.push(i + 1);
-      } else if (value === value) {
-        largest = Math.max(largest, value);
-        smallest = Math.min(smallest, value);
-      }
-    }
-    const apart = sentinel < 0 ? smallest >= 0 : largest < sentinel / 9 && smallest >= 0;
-    if (count === 0 || !apart || largest === Number.NEGATIVE_INFINITY) return [];
+  const { minOther, maxOther } = builder.facts;
+  return [...builder.facts.sentinels].flatMap(([sentinel, { count, rows }]): ImportProblem[] => {
+    const apart = minOther >= 0 && (sentinel < 0 || maxOther < sentinel / 9);
+    if (!apart || maxOther === Number.NEGATIVE_INFINITY) return [];
     return [
       {
         severity: 'check',

@@ -7,7 +7,8 @@ const ISO = /^(\d{4})-(\d{1,2})-(\d{1,2})(?:[T ]\d{1,2}:\d{2}.*)?$/;
 const DOTTED = /^(\d{1,2})\.(\d{1,2})\.(\d{4})$/;
 const SLASHED = /^(\d{1,2})\/(\d{1,2})\/(\d{4})$/;
 
-const readIso: DateReader = (text) => {
+/** 2024-05-31. */
+export const readIso: DateReader = (text) => {
   const match = ISO.exec(text);
   return match ? toDay(Number(match[1]), Number(match[2]), Number(match[3])) : Number.NaN;
 };

@@ -1,4 +1,6 @@
+import { isUtf8 } from 'node:buffer';
 import type { Encoding } from '@ivlen/contract';
+import type { TableSource } from './table-source';
 
 const PROBE_BYTES = 64 * 1024;
 /** Control characters that no table of text holds; tab, line feed, form feed, carriage return are fine. */
@@ -11,23 +13,33 @@ const WIDE_ZERO_SHARE = 0.3;
  * UTF-8 if it is valid, and Windows-1252 if not.
  * @returns null for a file that is not text.
  */
-export function detectEncoding(bytes: Uint8Array): Encoding | null {
-  const [a, b, c] = bytes;
+export function detectEncoding(source: TableSource): Encoding | null {
+  const [first = new Uint8Array(0)] = source.pieces();
+  const [a, b, c] = first;
   if (a === 0xef && b === 0xbb && c === 0xbf) return 'utf-8';
   if (a === 0xff && b === 0xfe) return 'utf-16le';
   if (a === 0xfe && b === 0xff) return 'utf-16be';
-  const probe = bytes.subarray(0, PROBE_BYTES);
+  const probe = first.subarray(0, PROBE_BYTES);
   const wide = detectWide(probe);
   if (wide) return wide;
   let control = 0;
   for (const byte of probe) if (isControl(byte)) control++;
   if (control > probe.length * MOST_CONTROL_SHARE) return null;
-  return isUtf8(bytes) ? 'utf-8' : 'windows-1252';
+  return isAllUtf8(source) ? 'utf-8' : 'windows-1252';
 }
 
-/** The text of a file, without its byte order mark. */
-export function decodeText(bytes: Uint8Array, encoding: Encoding): string {
-  return new TextDecoder(encoding).decode(bytes);
+/** The text of a file piece by piece, without its byte order mark. `onPiece` is told the bytes read so far. */
+export function* decodedPieces(source: TableSource, encoding: Encoding, onPiece: (bytes: number) => void = () => {}): Generator<string> {
+  const decoder = new TextDecoder(encoding);
+  let read = 0;
+  for (const piece of source.pieces()) {
+    read += piece.length;
+    const text = decoder.decode(piece, { stream: true });
+    if (text !== '') yield text;
+    onPiece(read);
+  }
+  const rest = decoder.decode();
+  if (rest !== '') yield rest;
 }
 
 function detectWide(probe: Uint8Array): Encoding | null {
@@ -40,11 +52,23 @@ function detectWide(probe: Uint8Array): Encoding | null {
   return null;
 }
 
-function isUtf8(bytes: Uint8Array): boolean {
-  try {
-    new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-    return true;
-  } catch {
-    return false;
+function isAllUtf8(source: TableSource): boolean {
+  let left = new Uint8Array(0);
+  for (const piece of source.pieces()) {
+    const bytes = left.length === 0 ? piece : Buffer.concat([left, piece]);
+    const whole = bytes.length - bytesOfCutCharacter(bytes);
+    if (!isUtf8(bytes.subarray(0, whole))) return false;
+    left = bytes.slice(whole);
   }
+  return left.length === 0;
+}
+
+/** Bytes at the end that begin a character which goes on in the next piece. */
+function bytesOfCutCharacter(bytes: Uint8Array): number {
+  for (let back = 1; back <= Math.min(3, bytes.length); back++) {
+    const byte = bytes[bytes.length - back] ?? 0;
+    if (byte >= 0xc0) return back < (byte >= 0xf0 ? 4 : byte >= 0xe0 ? 3 : 2) ? back : 0;
+    if (byte < 0x80) return 0;
+  }
+  return 0;
 }

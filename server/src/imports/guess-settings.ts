@@ -7,19 +7,25 @@ import { firstRows } from './parse-rows';
 const SAMPLE_ROWS = 500;
 const SEPARATORS: readonly Separator[] = ['\t', ';', ',', '|'];
 
-/** Guesses how a text is to be read as a table, from its first rows. */
-export function guessSettings(text: string, encoding: Encoding): ImportSettings {
-  const separator = guessSeparator(text);
+type Known = Partial<Pick<ImportSettings, 'separator' | 'decimal' | 'thousands'>>;
+
+/** Guesses how a text is to be read as a table, from its first rows; `known` is not guessed. */
+export function guessSettings(text: string, encoding: Encoding, known: Known = {}): ImportSettings {
+  const separator = known.separator ?? guessSeparator(text);
   const rows = firstRows(text, { separator, quotes: true }, SAMPLE_ROWS);
   const cells = rows.flat().map((cell) => cell.trim());
-  const marks = guessMarks(cells);
+  const marks = known.decimal && known.thousands ? { decimal: known.decimal, thousands: known.thousands } : guessMarks(cells);
   const present = new Set(cells);
   return {
+    format: 'text',
+    sheet: null,
     encoding,
     separator,
     quotes: true,
     ...marks,
     header: guessHeader(rows, createNumberReader(marks), COMMON_MISSING_CODES),
+    unitsRow: false,
+    foot: 0,
     missingCodes: COMMON_MISSING_CODES.filter((code) => present.has(code)),
     columns: {},
   };

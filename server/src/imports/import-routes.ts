@@ -1,24 +1,25 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import { createStudySchema, importPreviewSchema, importSettingsPatchSchema, LARGEST_FILE, studySchema } from '@ivlen/contract';
-import { bodyLimit } from 'hono/body-limit';
 import type { Database } from '../database/connect';
-import { DomainError } from '../errors/domain-error';
-import { createApi, jsonBody, jsonResponses } from '../http/api';
+import { createApi, jobResponses, jsonBody, jsonResponses } from '../http/api';
+import { sentBody } from '../http/sent-body';
+import { answerOrJob } from '../jobs/answer-or-job';
+import type { Jobs } from '../jobs/jobs';
 import { getStudy } from '../studies/study-repository';
 import type { ImportService } from './import-service';
+import { tooLarge } from './spool';
 
 const params = z.object({ id: z.uuid() });
-const MEBIBYTE = 1024 * 1024;
 
 const start = createRoute({
   method: 'post',
   path: '/imports',
-  summary: 'Read a CSV or TSV file and tell how it would be brought in',
+  summary: 'Read a file (text, workbook, Parquet, JSON) and tell how it would be brought in',
   request: {
     query: z.object({ name: z.string().min(1).max(255) }),
     body: { required: true, content: { 'application/octet-stream': { schema: z.any().openapi({ type: 'string', format: 'binary' }) } } },
   },
-  responses: jsonResponses(importPreviewSchema, 'The preview'),
+  responses: jobResponses(importPreviewSchema, 'The preview'),
 });
 const get = createRoute({
   method: 'get',
@@ -32,7 +33,7 @@ const correct = createRoute({
   path: '/imports/{id}',
   summary: 'Read the file again under corrected settings',
   request: { params, body: jsonBody(importSettingsPatchSchema) },
-  responses: jsonResponses(importPreviewSchema, 'The new preview'),
+  responses: jobResponses(importPreviewSchema, 'The new preview'),
 });
 const giveUp = createRoute({
   method: 'delete',
@@ -46,36 +47,28 @@ const create = createRoute({
   path: '/studies',
   summary: 'Make a study of a waiting file',
   request: { body: jsonBody(createStudySchema) },
-  responses: jsonResponses(studySchema, 'The study'),
+  responses: jobResponses(studySchema, 'The study'),
 });
 
-export function importRoutes(database: Database, imports: ImportService) {
-  const api = createApi();
-  api.use(
-    '/imports',
-    bodyLimit({
-      maxSize: LARGEST_FILE,
-      onError: () => {
-        throw new DomainError('too-large', `The file is larger than ${LARGEST_FILE / MEBIBYTE} MB.`, {
-          hint: 'Keep only the columns you need, or split the file.',
-        });
-      },
-    }),
-  );
-  return api
+export function importRoutes(database: Database, imports: ImportService, jobs: Jobs) {
+  return createApi()
     .openapi(start, async (c) => {
-      const bytes = new Uint8Array(await c.req.arrayBuffer());
-      return c.json(await imports.start(c.req.valid('query').name, bytes, c.req.raw.signal), 200);
+      if (Number(c.req.header('content-length')) > LARGEST_FILE) throw tooLarge();
+      const file = await imports.receive(c.req.valid('query').name, sentBody(c), c.req.raw.signal);
+      return answerOrJob(c, jobs, (tools) => imports.read(file, tools));
     })
-    .openapi(get, async (c) => c.json(await imports.preview(c.req.valid('param').id, c.req.raw.signal), 200))
-    .openapi(correct, async (c) => c.json(await imports.correct(c.req.valid('param').id, c.req.valid('json'), c.req.raw.signal), 200))
+    .openapi(get, async (c) => c.json(await imports.preview(c.req.valid('param').id), 200))
+    .openapi(correct, (c) => {
+      const { id } = c.req.valid('param');
+      const patch = c.req.valid('json');
+      return answerOrJob(c, jobs, (tools) => imports.correct(id, patch, tools));
+    })
     .openapi(giveUp, async (c) => {
       await imports.giveUp(c.req.valid('param').id);
       return c.json({ done: true } as const, 200);
     })
-    .openapi(create, async (c) => {
+    .openapi(create, (c) => {
       const { importId, name } = c.req.valid('json');
-      const id = await imports.createStudy(importId, name, c.req.raw.signal);
-      return c.json(await getStudy(database, id), 200);
+      return answerOrJob(c, jobs, async (tools) => getStudy(database, await imports.createStudy(importId, name, tools)));
     });
 }

@@ -2,79 +2,149 @@ import { randomUUID } from 'node:crypto';
 import { type ImportPreview, type ImportSettings, type ImportSettingsPatch, importSettingsSchema } from '@ivlen/contract';
 import type { Database } from '../database/connect';
 import { DomainError } from '../errors/domain-error';
+import type { SentBody } from '../http/sent-body';
+import type { JobTools } from '../jobs/jobs';
 import { createStudy } from '../studies/create-study';
 import type { Workers } from '../workers/workers';
-import { deleteImport, type ImportFile, insertImport, selectImport, selectImportBytes, updateImportSettings } from './import-repository';
-import type { ReadTable } from './read-table';
-import { studyFromTable } from './study-from-table';
+import { openBlocksFile } from './column-blocks';
+import { deleteImport, insertImport, selectImport, updateImport, type WaitingImport } from './import-repository';
+import type { FilePreview } from './read-file';
+import type { Spool } from './spool';
+import { studyFromTable, type TableValues } from './study-from-table';
 
 /** Bringing files in: read, preview, correct, and only then make a study. */
 export class ImportService {
   constructor(
     private readonly database: Database,
     private readonly workers: Workers,
+    private readonly spool: Spool,
   ) {}
 
-  /** Reads a new file with guessed settings; a file that is no text is refused and not kept. */
-  async start(name: string, bytes: Uint8Array, signal: AbortSignal): Promise<ImportPreview> {
-    const { preview } = await this.#read(bytes, null, signal);
-    const file: ImportFile = { id: randomUUID(), name, bytes: bytes.length, settings: preview.settings };
-    await this.database.transaction((db) => insertImport(db, file, bytes));
-    return { ...preview, ...identity(file) };
+  /** Stores a file that is sent, to be read next. @returns what `read` takes */
+  async receive(name: string, body: SentBody, signal: AbortSignal): Promise<{ id: string; name: string; bytes: number }> {
+    const id = randomUUID();
+    try {
+      return { id, name, bytes: await this.spool.receive(id, body, signal) };
+    } catch (error) {
+      await this.spool.remove(id);
+      throw error;
+    }
   }
 
-  async preview(id: string, signal: AbortSignal): Promise<ImportPreview> {
-    const file = await selectImport(this.database, id);
-    const { preview } = await this.#readStored(file, file.settings, signal);
-    return { ...preview, ...identity(file) };
+  /** Reads a new file with guessed settings; a file that is no table is refused and not kept. */
+  async read({ id, name, bytes }: { id: string; name: string; bytes: number }, tools: JobTools): Promise<ImportPreview> {
+    try {
+      const reading = randomUUID();
+      const preview = {
+        id,
+        fileName: name,
+        bytes,
+        ...(await this.#read({ id, reading, name, settings: null, sheet: null, sheets: null }, tools)),
+      };
+      await insertImport(this.database, { id, reading, preview });
+      return preview;
+    } catch (error) {
+      await this.spool.remove(id);
+      throw error;
+    }
+  }
+
+  async preview(id: string): Promise<ImportPreview> {
+    return (await selectImport(this.database, id)).preview;
   }
 
   /** Reads the file again under corrected settings, and keeps them. */
-  async correct(id: string, patch: ImportSettingsPatch, signal: AbortSignal): Promise<ImportPreview> {
-    const file = await selectImport(this.database, id);
-    if (!file.settings) throw new Error('an import without settings was stored');
-    const settings = importSettingsSchema.parse({ ...file.settings, ...patch, columns: mergedColumns(file.settings, patch) });
-    const { preview } = await this.#readStored(file, settings, signal);
-    await updateImportSettings(this.database, id, settings);
-    return { ...preview, ...identity(file) };
+  async correct(id: string, patch: ImportSettingsPatch, tools: JobTools): Promise<ImportPreview> {
+    const before = await selectImport(this.database, id);
+    const reading = randomUUID();
+    const sheet = patch.sheet ?? before.preview.settings.sheet;
+    // Another sheet is another table: what was guessed and corrected for the one before says nothing about it.
+    const sameTable = sheet === before.preview.settings.sheet;
+    const settings = sameTable ? correctedSettings(before.preview.settings, patch) : null;
+    const sheets = sameTable ? before.preview.sheets : null;
+    try {
+      const read = await this.#read({ id, reading, name: before.preview.fileName, settings, sheet, sheets }, tools);
+      const preview = { ...before.preview, ...read };
+      await updateImport(this.database, { id, reading, preview });
+      await this.spool.remove(id, before.reading);
+      return preview;
+    } catch (error) {
+      await this.spool.remove(id, reading);
+      throw error;
+    }
   }
 
   /** Makes the study; all of it is stored or nothing, and the waiting file goes with it. */
-  async createStudy(id: string, name: string, signal: AbortSignal): Promise<string> {
-    const file = await selectImport(this.database, id);
-    const table = await this.#readStored(file, file.settings, signal);
-    const stopping = table.preview.problems.find((problem) => problem.severity === 'stops');
-    if (stopping) {
-      throw new DomainError('import-stopped', stopping.message, stopping.hint === undefined ? {} : { hint: stopping.hint });
+  async createStudy(id: string, name: string, { signal, tell }: JobTools): Promise<string> {
+    const created = await this.withTable(id, async ({ preview, ...values }) => {
+      const study = studyFromTable(name, preview, values);
+      let stored = 0;
+      tell(() => ({ what: 'values', done: stored, total: preview.rows * study.columns.length }));
+      return createStudy(this.database, study, {
+        onStored: (rows) => {
+          signal.throwIfAborted();
+          stored += rows;
+        },
+        alongside: (db) => deleteImport(db, id),
+      });
+    });
+    await this.spool.remove(id);
+    return created;
+  }
+
+  /** Opens a waiting file of which nothing stops that it is used. @throws {DomainError} 'import-stopped', 'no-such-import' */
+  async withTable<T>(id: string, use: (table: WaitingTable) => Promise<T>): Promise<T> {
+    const { reading, preview } = await this.#ready(id);
+    const paths = this.spool.paths(id, reading);
+    const blocks = openBlocksFile(paths.blocks, preview.columns.length, 'r');
+    try {
+      return await use({ preview, blocks, dictionaries: await this.spool.dictionaries(paths) });
+    } finally {
+      blocks.close();
     }
-    return createStudy(this.database, studyFromTable(name, file.name, table), (db) => deleteImport(db, id));
   }
 
   async giveUp(id: string): Promise<void> {
     await deleteImport(this.database, id);
+    await this.spool.remove(id);
   }
 
-  async #readStored(file: ImportFile, settings: ImportSettings | null, signal: AbortSignal): Promise<ReadTable> {
-    return this.#read(await selectImportBytes(this.database, file.id), settings, signal);
+  async #ready(id: string): Promise<WaitingImport> {
+    const waiting = await selectImport(this.database, id);
+    const stopping = waiting.preview.problems.find((problem) => problem.severity === 'stops');
+    if (stopping) {
+      throw new DomainError('import-stopped', stopping.message, stopping.hint === undefined ? {} : { hint: stopping.hint });
+    }
+    return waiting;
   }
 
-  #read(bytes: Uint8Array, settings: ImportSettings | null, signal: AbortSignal): Promise<ReadTable> {
-    return this.workers.run({ task: 'read-table', bytes, settings }, signal);
+  async #read({ id, reading, ...request }: Reading, { signal, tell }: JobTools): Promise<FilePreview> {
+    const progress = new Float64Array(new SharedArrayBuffer(2 * Float64Array.BYTES_PER_ELEMENT));
+    tell(() => ({ what: 'bytes read', done: progress[0] ?? 0, total: progress[1] ?? 0 }));
+    return this.workers.run({ task: 'read-file', request: { ...request, paths: this.spool.paths(id, reading), progress } }, signal);
   }
 }
 
-function identity({ id, name, bytes }: ImportFile): Pick<ImportPreview, 'id' | 'fileName' | 'bytes'> {
-  return { id, fileName: name, bytes };
+/** A waiting file with its values. */
+export interface WaitingTable extends TableValues {
+  readonly preview: ImportPreview;
 }
 
-/** Corrections of single columns add up, field by field; a changed separator or header makes them meaningless. */
-function mergedColumns(settings: ImportSettings, patch: ImportSettingsPatch): ImportSettings['columns'] {
-  const cutAnew =
-    (patch.separator !== undefined && patch.separator !== settings.separator) ||
-    (patch.quotes !== undefined && patch.quotes !== settings.quotes);
+interface Reading {
+  readonly id: string;
+  readonly reading: string;
+  readonly name: string;
+  readonly settings: ImportSettings | null;
+  readonly sheet: string | null;
+  readonly sheets: string[] | null;
+}
+
+/** Corrections of single columns add up, field by field; cells that are cut otherwise make them meaningless. */
+function correctedSettings(settings: ImportSettings, patch: ImportSettingsPatch): ImportSettings {
+  const cutAnew = (['separator', 'quotes'] as const).some((part) => patch[part] !== undefined && patch[part] !== settings[part]);
   const columns = cutAnew ? {} : { ...settings.columns };
   for (const [column, correction] of Object.entries(patch.columns ?? {})) {
     columns[column] = { ...columns[column], ...correction };
   }
-  return columns;
+  return importSettingsSchema.parse({ ...settings, ...patch, columns });
 }

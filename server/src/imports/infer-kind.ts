@@ -10,7 +10,8 @@ export interface ColumnFigures {
   readonly name: string;
   readonly storage: Storage;
   readonly present: number;
-  readonly distinct: number;
+  /** null where it was not counted, as among many values with decimals. */
+  readonly distinct: number | null;
   readonly min: number;
   readonly max: number;
   readonly integers: boolean;
@@ -23,8 +24,8 @@ export interface ColumnFigures {
  */
 export function inferKind({ name, storage, present, distinct, min, max, integers }: ColumnFigures): Kind {
   if (storage === 'day') return 'date';
-  if (storage === 'code') return present > 2 && distinct > present * IDENTIFIER_SHARE ? 'identifier' : 'nominal';
-  if (!integers) return 'continuous';
+  if (storage === 'code') return present > 2 && distinct !== null && distinct > present * IDENTIFIER_SHARE ? 'identifier' : 'nominal';
+  if (!integers || distinct === null) return 'continuous';
   const counts = distinct === present && present > 2 && max - min === present - 1;
   if (counts && (min === 0 || min === 1) && present >= FEWEST_FOR_ORDER) return 'identifier';
   if (distinct === present && present > 2 && IDENTIFIER_NAME.test(name)) return 'identifier';
@@ -32,16 +33,10 @@ export function inferKind({ name, storage, present, distinct, min, max, integers
   return isScale && present >= FEWEST_FOR_ORDER ? 'ordinal' : 'discrete';
 }
 
-/** Figures of a column's values for the inference; sorts a copy. */
-export function columnFigures(name: string, storage: Storage, values: Float64Array): ColumnFigures {
+/** How many different values there are; sorts a copy. */
+export function countDistinct(values: Float64Array): number {
   const sorted = values.filter((value) => value === value).sort();
   let distinct = 0;
-  let integers = true;
-  for (let i = 0; i < sorted.length; i++) {
-    if (i === 0 || sorted[i] !== sorted[i - 1]) distinct++;
-    if (integers && !Number.isInteger(sorted[i])) integers = false;
-  }
-  const min = sorted[0] ?? Number.NaN;
-  const max = sorted[sorted.length - 1] ?? Number.NaN;
-  return { name, storage, present: sorted.length, distinct, min, max, integers };
+  for (let i = 0; i < sorted.length; i++) if (i === 0 || sorted[i] !== sorted[i - 1]) distinct++;
+  return distinct;
 }

@@ -1,5 +1,4 @@
 import {
-  type Encoding,
   type ImportColumn,
   type ImportPreview,
   type ImportProblem,
@@ -12,86 +11,110 @@ import { DomainError } from '../errors/domain-error';
 import type { ColumnBuilder } from './column-builder';
 import { columnProblems } from './column-problems';
 import { detectDateReader } from './date-reader';
-import { decodeText, detectEncoding } from './decode-text';
+import { detectEncoding } from './decode-text';
+import { edgeProblems } from './edge-problems';
 import { guessSettings } from './guess-settings';
-import { columnFigures, inferKind } from './infer-kind';
+import { countDistinct, inferKind } from './infer-kind';
 import { nameColumns } from './name-columns';
 import { groupedPattern } from './number-reader';
-import { scanTable } from './scan-table';
+import { type ScannedTable, type ScanOptions, sampleText, scanTable } from './scan-table';
 import { tableProblems } from './table-problems';
+import type { TableSource } from './table-source';
+import { bareUnit } from './units-row';
 
 const DATES_PROBED = 1000;
 
-/** A table as read: what the preview shows, and the typed columns behind it. */
+/** A table as read: what the preview shows; the values are in the blocks that were given. */
 export interface ReadTable {
-  readonly preview: Omit<ImportPreview, 'id' | 'fileName' | 'bytes'>;
-  /** One for each column, in order. */
-  readonly columns: readonly { values: Float64Array; dictionary: string[] }[];
+  readonly preview: Omit<ImportPreview, 'id' | 'fileName' | 'bytes' | 'sheets'>;
+  /** Texts by code, one list for each column, in order; empty for numbers and dates. */
+  readonly dictionaries: readonly (readonly string[])[];
 }
 
 /**
- * Reads the bytes of a text file as a table.
+ * Reads a text as a table.
  * @param settings null to guess them
  * @throws {DomainError} the file is empty or is not text; everything else is told in `problems`.
  */
-export function readTable(bytes: Uint8Array, settings: ImportSettings | null): ReadTable {
-  const text = readText(bytes, settings?.encoding);
-  const resolved = settings ?? guessSettings(text.content, text.encoding);
-  const table = scanTable(text.content, resolved);
+export async function readTable(source: TableSource, settings: ImportSettings | null, options: ScanOptions): Promise<ReadTable> {
+  const resolved = settings ?? guessed(source);
+  const table = await scanTable(source, resolved, options);
   const { names, problems: nameProblems } = nameColumns(table.names, resolved);
-  const columns = table.columns.map((builder, i) => describeColumn(builder, table.rows, names[i] ?? '', table.names[i] ?? '', i, resolved));
+  const columns = table.columns.map((builder, i) => describeColumn(builder, names[i] ?? '', table, i, resolved));
   const problems = [
     ...tableProblems(table, resolved),
+    ...edgeProblems(table, resolved),
     ...(table.rows > 0 ? wholeTableChecks(columns, table.head, settings, resolved) : []),
     ...nameProblems.filter(({ column }) => column === undefined || !columns[column]?.leftOut),
     ...table.columns.flatMap((builder, i) => (columns[i] ? columnProblems(builder, columns[i], i, resolved) : [])),
-  ];
+  ].filter((problem, _, all) => !isOfUnits(problem, table, all));
   return {
     preview: { settings: resolved, rows: table.rows, columns, head: table.head, problems: bySeverity(problems) },
-    columns: table.columns.map((builder) => ({ values: builder.values(table.rows), dictionary: builder.dictionary() })),
+    dictionaries: table.columns.map((builder) => builder.dictionary()),
   };
 }
 
-function readText(bytes: Uint8Array, chosen: Encoding | undefined): { content: string; encoding: Encoding } {
-  if (bytes.length === 0)
+function guessed(source: TableSource): ImportSettings {
+  if (source.bytes === 0)
     throw new DomainError('empty-file', 'The file is empty.', {
       hint: 'Choose a file with a table in it: names in the first row, one case in each row below.',
     });
-  const encoding = chosen ?? detectEncoding(bytes);
+  const encoding = detectEncoding(source);
   if (!encoding) {
-    throw new DomainError('not-text', 'The file is not text: it holds bytes that no table of text has.', {
-      hint: 'Save the table as CSV (comma-separated values) from the program it was made with, and bring that file in.',
-    });
+    throw new DomainError(
+      'not-text',
+      'The file is neither text nor a workbook, Parquet or JSON file: it holds bytes that no table of text has.',
+      {
+        hint: 'Save the table as CSV (comma-separated values) from the program it was made with, and bring that file in.',
+      },
+    );
   }
-  const content = decodeText(bytes, encoding);
-  if (content.trim() === '')
+  const text = sampleText(source, encoding);
+  if (text.trim() === '')
     throw new DomainError('empty-file', 'The file holds nothing but white space.', { hint: 'Choose a file with a table in it.' });
-  return { content, encoding };
+  return guessSettings(text, encoding);
 }
 
 function describeColumn(
   builder: ColumnBuilder,
-  rows: number,
   name: string,
-  headerText: string,
+  { rows, names, units }: ScannedTable,
   index: number,
   settings: ImportSettings,
 ): ImportColumn {
-  const { storage } = builder.reading;
-  const figures = columnFigures(name, storage, builder.values(rows));
+  const { facts, reading } = builder;
+  const { storage } = reading;
+  const { present, min, max, integers } = facts;
+  const distinct = storage === 'code' ? builder.dictionary().length : (facts.distinct ?? (integers ? distinctOf(builder, settings) : null));
   const correction = settings.columns[index];
   const kinds = kindsToChoose(builder);
-  const unnamedAndEmpty = builder.present === 0 && headerText === '' && settings.header;
+  const unnamedAndEmpty = present === 0 && names[index] === '' && settings.header;
   return {
     name,
-    kind: correction?.kind && kinds.includes(correction.kind) ? correction.kind : inferKind(figures),
+    kind:
+      correction?.kind && kinds.includes(correction.kind)
+        ? correction.kind
+        : inferKind({ name, storage, present, distinct, min, max, integers }),
     storage,
     kinds,
     leftOut: correction?.leaveOut ?? unnamedAndEmpty,
-    present: figures.present,
-    missing: rows - figures.present,
-    distinct: figures.distinct,
+    present,
+    missing: rows - present,
+    distinct,
+    unit: bareUnit(units[index] ?? '') || null,
   };
+}
+
+function distinctOf(builder: ColumnBuilder, { missingCodes }: ImportSettings): number {
+  const codes = new Set(missingCodes.map(Number));
+  return countDistinct(builder.values().filter((value) => !codes.has(value)));
+}
+
+/** Units in the first row are told once, not again as cells of each column that are no numbers. */
+function isOfUnits({ code, column }: ImportProblem, { columns }: ScannedTable, all: readonly ImportProblem[]): boolean {
+  if (code !== 'not-numbers' || column === undefined || !all.some((other) => other.code === 'units-row')) return false;
+  const exceptions = [...(columns[column]?.exceptions.values() ?? [])];
+  return exceptions.every(({ count, rows }) => count === 1 && rows[0] === 1);
 }
 
 /** Kinds that the column could be read as: text also as numbers or dates, dates also as text. */
@@ -99,7 +122,7 @@ function kindsToChoose(builder: ColumnBuilder): Kind[] {
   const { storage } = builder.reading;
   const kinds = new Set(kindsFor(storage));
   if (storage === 'day') for (const kind of kindsFor('code')) kinds.add(kind);
-  if (storage === 'code' && builder.present > 0) {
+  if (storage === 'code' && builder.facts.present > 0) {
     for (const kind of kindsFor('number')) kinds.add(kind);
     if (detectDateReader(builder.dictionary().slice(0, DATES_PROBED))) kinds.add('date');
   }

@@ -1,51 +1,77 @@
 import { type ImportSettings, MOST_COLUMNS } from '@ivlen/contract';
-import { ColumnBuilder, type ColumnReading, chooseReading, type Found, MOST_EXCEPTIONS } from './column-builder';
+import { chooseReading, MOST_EXCEPTIONS } from './choose-reading';
+import type { ColumnBlocks } from './column-blocks';
+import { ColumnBuilder, type ColumnReading } from './column-builder';
+import { decodedPieces } from './decode-text';
 import { createNumberReader } from './number-reader';
 import { firstRows, parseRows } from './parse-rows';
+import { type CollectedRows, RowCollector } from './row-collector';
+import type { TableSource } from './table-source';
+import { looksLikeUnits } from './units-row';
+import { collectUnquoted } from './unquoted-rows';
 
 const SAMPLE_ROWS = 1000;
-const HEAD_ROWS = 40;
-const RAGGED_NAMED = 5;
+const SAMPLE_LETTERS = 1024 * 1024;
 
 /** A table as read under given settings, before anything is concluded from it. */
-export interface ScannedTable {
+export interface ScannedTable extends CollectedRows {
   /** The header's texts; empty strings where there is no header. */
   readonly names: string[];
-  readonly columns: ColumnBuilder[];
-  readonly rows: number;
-  /** Trailing rows in which every cell is empty; left out. */
-  readonly emptyTail: number;
-  readonly head: string[][];
-  readonly short: Found & { width: number };
-  readonly long: Found & { width: number; extra: string };
-  readonly unclosedQuoteAt: number | null;
+  /** The texts of the row of units; empty if there is none. */
+  readonly units: string[];
   /** Columns in the file; more than the limit are not read. */
   readonly width: number;
 }
 
-/** Reads the whole text into typed columns. */
-export function scanTable(text: string, settings: ImportSettings): ScannedTable {
-  const sample = firstRows(text, settings, SAMPLE_ROWS + 1);
-  const names = settings.header ? (sample.shift() ?? []) : [];
-  const width = settings.header ? names.length : widest(sample);
-  const kept = Math.min(width, MOST_COLUMNS);
-  const readings = Array.from({ length: kept }, (_, i) => readingOf(i, sample, settings));
-
-  const scan = scanWith(text, settings, readings, width);
-  const asText = scan.columns.map(isMostlyText);
-  const final = asText.includes(true)
-    ? scanWith(
-        text,
-        settings,
-        readings.map((reading, i) => (asText[i] ? { storage: 'code' } : reading)),
-        width,
-      )
-    : scan;
-  return { ...final, names: Array.from({ length: kept }, (_, i) => names[i]?.trim() ?? ''), width };
+export interface ScanOptions {
+  /** How each column is read, where that is known; else it is found out. */
+  readonly readings?: readonly ColumnReading[];
+  readonly blocks: (width: number) => ColumnBlocks;
+  readonly onBytes: (bytes: number) => void;
 }
 
-function widest(rows: readonly string[][]): number {
+/** Reads a whole text into typed columns. */
+export async function scanTable(source: TableSource, settings: ImportSettings, options: ScanOptions): Promise<ScannedTable> {
+  const sample = sampleRows(source, settings);
+  const names = settings.header ? (sample.shift() ?? []) : [];
+  const units = settings.unitsRow ? (sample.shift() ?? []) : [];
+  const width = settings.header ? names.length : widest([...sample, units]);
+  const kept = Math.min(width, MOST_COLUMNS);
+  const blocks = options.blocks(kept);
+  const scan = (readings: readonly ColumnReading[]) => scanWith(source, settings, { readings, width, blocks, onBytes: options.onBytes });
+  const readings = options.readings ?? guessReadings(sample, kept, settings);
+  let table = await scan(readings);
+  const asText = table.columns.map((column) => options.readings === undefined && isMostlyText(column));
+  if (asText.includes(true)) table = await scan(readings.map((reading, i) => (asText[i] ? { storage: 'code' } : reading)));
+  const named = (texts: readonly string[]) => Array.from({ length: kept }, (_, i) => texts[i]?.trim() ?? '');
+  return { ...table, names: named(names), units: settings.unitsRow ? named(units) : [], width };
+}
+
+/** The first rows of a file, the last of them whole only if the file ends there. */
+function sampleRows(source: TableSource, settings: Pick<ImportSettings, 'encoding' | 'separator' | 'quotes'>): string[][] {
+  return firstRows(sampleText(source, settings.encoding), settings, SAMPLE_ROWS + 1);
+}
+
+/** The beginning of a text, up to the end of a line. */
+export function sampleText(source: TableSource, encoding: ImportSettings['encoding']): string {
+  let text = '';
+  for (const piece of decodedPieces(source, encoding)) {
+    text += piece;
+    if (text.length >= SAMPLE_LETTERS) {
+      const lineEnd = text.lastIndexOf('\n', SAMPLE_LETTERS);
+      return lineEnd > 0 ? text.slice(0, lineEnd) : text.slice(0, SAMPLE_LETTERS);
+    }
+  }
+  return text;
+}
+
+function widest(rows: readonly (readonly string[])[]): number {
   return rows.reduce((most, row) => Math.max(most, row.length), 0);
+}
+
+function guessReadings(sample: readonly string[][], width: number, settings: ImportSettings): ColumnReading[] {
+  const typical = sample.length > 1 && looksLikeUnits(sample, createNumberReader(settings)) ? sample.slice(1) : sample;
+  return Array.from({ length: width }, (_, i) => readingOf(i, typical, settings));
 }
 
 function readingOf(column: number, sample: readonly string[][], settings: ImportSettings): ColumnReading {
@@ -53,49 +79,40 @@ function readingOf(column: number, sample: readonly string[][], settings: Import
   if (kind === 'nominal' || kind === 'identifier') return { storage: 'code' };
   const missing = new Set(settings.missingCodes);
   const cells = sample.map((row) => row[column]?.trim() ?? '').filter((cell) => cell !== '' && !missing.has(cell));
-  const readNumber = createNumberReader(settings);
-  if (kind !== undefined && kind !== 'date') return { storage: 'number', read: readNumber };
-  return chooseReading(cells, readNumber);
+  const numbers = { storage: 'number', read: createNumberReader(settings), decimal: settings.decimal } as const;
+  if (kind !== undefined && kind !== 'date') return numbers;
+  return chooseReading(cells, numbers);
 }
 
 /** The sample suggested numbers, but the rest of the column holds mostly other things. */
-function isMostlyText(column: ColumnBuilder): boolean {
-  const { exceptionCount, present } = column;
-  return column.reading.storage !== 'code' && exceptionCount > (present + exceptionCount) * MOST_EXCEPTIONS;
+function isMostlyText({ reading, exceptionCount, facts }: ColumnBuilder): boolean {
+  return reading.storage !== 'code' && exceptionCount > (facts.present + exceptionCount) * MOST_EXCEPTIONS;
 }
 
-function scanWith(
-  text: string,
+interface PassOptions {
+  readonly readings: readonly ColumnReading[];
+  readonly width: number;
+  readonly blocks: ColumnBlocks;
+  readonly onBytes: (bytes: number) => void;
+}
+
+async function scanWith(
+  source: TableSource,
   settings: ImportSettings,
-  readings: readonly ColumnReading[],
-  width: number,
-): Omit<ScannedTable, 'names' | 'width'> {
+  { readings, width, blocks, onBytes }: PassOptions,
+): Promise<Omit<ScannedTable, 'names' | 'units' | 'width'>> {
   const missing = new Set(settings.missingCodes);
-  const columns = readings.map((reading) => new ColumnBuilder(reading, missing));
-  const head: string[][] = [];
-  const short = { count: 0, rows: [] as number[], width: 0 };
-  const long = { count: 0, rows: [] as number[], width: 0, extra: '' };
-  let rows = 0;
-  let lastFilled = 0;
-
-  const { unclosedQuoteAt } = parseRows(text, settings, (cells, line) => {
-    if (settings.header && line === 0) return true;
-    rows++;
-    if (head.length < HEAD_ROWS) head.push([...cells]);
-    if (cells.some((cell) => cell.trim() !== '')) lastFilled = rows;
-    if (cells.length < width) noteRagged(short, rows, cells.length);
-    else if (cells.length > width && noteRagged(long, rows, cells.length)) long.extra = cells.slice(width).join(settings.separator);
-    for (let i = 0; i < columns.length; i++) columns[i]?.add(cells[i] ?? '');
-    return true;
-  });
-  const at = unclosedQuoteAt === null ? null : unclosedQuoteAt + (settings.header ? 0 : 1);
-  return { columns, rows: lastFilled, emptyTail: rows - lastFilled, head: head.slice(0, lastFilled), short, long, unclosedQuoteAt: at };
-}
-
-/** @returns whether this is the first such row. */
-function noteRagged(found: Found & { width: number }, row: number, width: number): boolean {
-  found.count++;
-  if (found.rows.length < RAGGED_NAMED) found.rows.push(row);
-  if (found.count === 1) found.width = width;
-  return found.count === 1;
+  const collector = () =>
+    new RowCollector(
+      readings.map((reading, i) => new ColumnBuilder(reading, missing, blocks, i)),
+      width,
+      settings,
+    );
+  const plain = collector();
+  if (collectUnquoted(source, settings, plain, onBytes)) return plain.finish(false);
+  const rows = collector();
+  const { unclosedQuote } = await parseRows(decodedPieces(source, settings.encoding, onBytes), settings, (found) =>
+    found.forEach(rows.add),
+  );
+  return rows.finish(unclosedQuote);
 }

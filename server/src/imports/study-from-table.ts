@@ -1,36 +1,71 @@
-import type { Variable } from '@ivlen/contract';
+import type { ImportColumn, ImportPreview, StudyState, Variable } from '@ivlen/contract';
+import { CHUNK_ROWS } from '../columns/chunk-codec';
+import { countOf, thousands } from '../phrases/phrases';
 import type { NewStudy } from '../studies/create-study';
-import type { ReadTable } from './read-table';
+import { FIRST_REVISION } from '../studies/first-revision';
+import { type ColumnBlocks, stretches } from './column-blocks';
+
+/** Where the values of a table that was read are. */
+export interface TableValues {
+  readonly blocks: ColumnBlocks;
+  readonly dictionaries: readonly (readonly string[])[];
+}
+
+type DescribedTable = Pick<ImportPreview, 'settings' | 'rows' | 'columns' | 'fileName'>;
 
 /** A study from a table as read: its kept columns with a first codebook. */
-export function studyFromTable(name: string, source: string, { preview, columns }: ReadTable): NewStudy {
-  const kept = preview.columns.map((column, i) => ({ column, data: columns[i] })).filter(({ column }) => !column.leftOut);
-  const stored = kept.map(({ column, data }, i) => {
-    if (!data) throw new Error(`column ${column.name} was described but not read`);
-    const variable: Variable = {
-      id: `v${i + 1}`,
-      name: column.name,
-      label: null,
-      unit: null,
-      kind: column.kind,
-      storage: column.storage,
-      decimals: null,
-      role: null,
-      highMeans: null,
-      valueLabels: {},
-      missingCodes: preview.settings.missingCodes,
-      validRange: null,
-      note: null,
-      derivation: null,
-    };
-    const dictionary = column.storage === 'code' ? data.dictionary : null;
-    return { variable, column: { variable: variable.id, values: data.values, dictionary } };
-  });
+export function studyFromTable(name: string, { settings, rows, columns, fileName }: DescribedTable, values: TableValues): NewStudy {
+  const kept = columns.map((column, at) => ({ column, at })).filter(({ column }) => !column.leftOut);
+  const stored = kept.map(({ column, at }, i) => ({
+    variable: variableOf(`v${i + 1}`, column, settings.missingCodes),
+    dictionary: column.storage === 'code' ? (values.dictionaries[at] ?? []) : null,
+    chunks: () => stretches(values.blocks, at, rows, CHUNK_ROWS),
+  }));
   return {
     name,
-    rowCount: preview.rows,
-    summary: `Brought in from “${source}”: ${preview.rows} rows, ${stored.length} variables`,
-    state: { variables: stored.map(({ variable }) => variable), rowMeaning: null, source, citation: null, exclusions: null },
-    columns: stored.map(({ column }) => column),
+    rowCount: rows,
+    summary: `Brought in from “${fileName}”: ${thousands(rows)} rows, ${countOf(stored.length, 'variable')}`,
+    state: newState(
+      stored.map(({ variable }) => variable),
+      fileName,
+    ),
+    columns: stored.map(({ variable, ...column }) => ({ ...column, variable: variable.id })),
+  };
+}
+
+/** The first codebook entry of a column. */
+function variableOf(id: string, { name, kind, storage, unit }: ImportColumn, missingCodes: string[]): Variable {
+  return {
+    id,
+    name,
+    label: null,
+    unit,
+    kind,
+    storage,
+    decimals: null,
+    role: null,
+    highMeans: null,
+    valueLabels: {},
+    missingCodes,
+    validRange: null,
+    note: null,
+    derivation: null,
+    version: FIRST_REVISION,
+  };
+}
+
+function newState(variables: Variable[], source: string): StudyState {
+  return {
+    variables,
+    rowMeaning: null,
+    source,
+    citation: null,
+    exclusions: null,
+    setAside: null,
+    subset: null,
+    namedSubsets: [],
+    inUse: null,
+    accepted: [],
+    pairMethods: {},
   };
 }

@@ -1,5 +1,5 @@
 import { type ImportProblem, type ImportSettings, MOST_COLUMNS } from '@ivlen/contract';
-import { countOf, rowsPhrase, thousands } from './phrases';
+import { countOf, rowsPhrase, thousands } from '../phrases/phrases';
 import type { ScannedTable } from './scan-table';
 
 /** What is wrong with a table as a whole. */

@@ -1,4 +1,4 @@
-import type { SettingsOf, SettingsScope } from '@ivlen/contract';
+import { type Settings, type SettingsOf, type SettingsScope, settingsScopeSchema } from '@ivlen/contract';
 import type { Connection } from '../database/connect';
 import { DomainError } from '../errors/domain-error';
 
@@ -10,6 +10,17 @@ export async function selectSettings(db: Connection, study: string, stage: Setti
     .where({ study, stage })
     .first<{ version: number; settings: unknown } | undefined>('version', 'settings');
   return row ?? { version: NEVER_SAVED, settings: null };
+}
+
+/** All saved settings of a study, by the part of it that they belong to. */
+export async function selectAllSettings(db: Connection, study: string): Promise<Partial<Record<SettingsScope, unknown>>> {
+  const rows = await db('stage_setting').where({ study }).select<{ stage: string; settings: unknown }[]>('stage', 'settings');
+  return Object.fromEntries(
+    rows.flatMap(({ stage, settings }) => {
+      const scope = settingsScopeSchema.safeParse(stage);
+      return scope.success ? [[scope.data, settings]] : [];
+    }),
+  );
 }
 
 export async function insertSettings<S extends SettingsScope>(
@@ -50,6 +61,16 @@ export async function saveSettings(
     });
   }
   return version;
+}
+
+/** Writes settings over what was saved, whoever saved it. */
+export async function writeSettings(db: Connection, study: string, settings: Settings): Promise<void> {
+  for (const [stage, value] of Object.entries(settings)) {
+    await db('stage_setting')
+      .insert({ study, stage, version: NEVER_SAVED + 1, settings: JSON.stringify(value) })
+      .onConflict(['study', 'stage'])
+      .merge({ settings: JSON.stringify(value), version: db.raw('stage_setting.version + 1') });
+  }
 }
 
 export async function copySettings(db: Connection, from: string, to: string): Promise<void> {

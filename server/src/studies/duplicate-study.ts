@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { copyColumns } from '../columns/column-repository';
 import type { Database } from '../database/connect';
 import { copySettings } from '../settings/settings-repository';
+import { atFirstRevision, FIRST_REVISION } from './first-revision';
 import { getStudy, insertRevision, insertStudy, studyNames } from './study-repository';
 
-const FIRST_REVISION = 1;
 const LONGEST_STEM = 105;
 
 /** Makes a new study of another's head: data, codebook and settings, with a trail of its own. */
@@ -19,7 +19,7 @@ export async function duplicateStudy(database: Database, id: string): Promise<st
       kind: 'duplicated',
       summary: `Duplicated from “${study.name}”`,
       rowCount: study.rows,
-      state: study.state,
+      state: atFirstRevision(study.state),
     });
     await copyColumns(db, { study: id, revision: study.head }, { study: copy, revision: FIRST_REVISION });
     await copySettings(db, id, copy);

@@ -1,4 +1,5 @@
 import { type Study, type StudyListItem, type StudyState, studyStateSchema } from '@ivlen/contract';
+import type { Table } from '../columns/columns';
 import type { Connection } from '../database/connect';
 import { DomainError } from '../errors/domain-error';
 
@@ -20,6 +21,8 @@ export interface NewRevision {
   readonly reason?: string | null;
   readonly rowCount: number;
   readonly state: StudyState;
+  /** What goes with the decision beside its words. */
+  readonly figures?: object;
 }
 
 export interface RevisionRecord {
@@ -63,6 +66,14 @@ export async function getStudy(db: Connection, id: string): Promise<Study> {
   return { id, name: row.name, head: row.head, rows: rowCount, changed: row.changed.toISOString(), state };
 }
 
+/** A study as it was at a revision, taken-back ones included. @throws {DomainError} 'no-such-study', 'no-such-revision' */
+export async function getStudyAt(db: Connection, id: string, revision: number): Promise<Study> {
+  const row = await db('study').where({ id }).whereNull('deleted').first<StudyRow | undefined>();
+  if (!row) throw noSuchStudy();
+  const { rowCount, state } = await getRevision(db, id, revision);
+  return { id, name: row.name, head: revision, rows: rowCount, changed: row.changed.toISOString(), state };
+}
+
 /** The revision that a study stands at, without its state. @throws {DomainError} 'no-such-study' */
 export async function selectHead(db: Connection, id: string): Promise<number> {
   const row = await db('study').where({ id }).whereNull('deleted').first<{ head: number } | undefined>('head');
@@ -79,6 +90,12 @@ export async function getRevision(db: Connection, study: string, number: number)
   return { number, rowCount: row.row_count, state: studyStateSchema.parse(row.state) };
 }
 
+/** A study's table as of a revision. @throws {DomainError} 'no-such-revision' */
+export async function getTable(db: Connection, study: string, number: number): Promise<Table> {
+  const { rowCount, state } = await getRevision(db, study, number);
+  return { study, rows: rowCount, state };
+}
+
 export async function insertStudy(db: Connection, id: string, name: string, head: number): Promise<void> {
   await db('study').insert({ id, name, head });
 }
@@ -91,9 +108,29 @@ export async function insertRevision(db: Connection, study: string, revision: Ne
     kind: revision.kind,
     summary: revision.summary,
     reason: revision.reason ?? null,
+    figures: revision.figures ? JSON.stringify(revision.figures) : null,
     row_count: revision.rowCount,
     state: JSON.stringify(revision.state),
   });
+}
+
+/** Writes what a revision, inserted before its change was applied, has come to be. */
+export async function completeRevision(
+  db: Connection,
+  study: string,
+  number: number,
+  { kind, summary, reason, figures, rowCount, state }: Omit<NewRevision, 'number' | 'parent'>,
+): Promise<void> {
+  await db('revision')
+    .where({ study, number })
+    .update({
+      kind,
+      summary,
+      reason: reason ?? null,
+      figures: figures ? JSON.stringify(figures) : null,
+      row_count: rowCount,
+      state: JSON.stringify(state),
+    });
 }
 
 /**

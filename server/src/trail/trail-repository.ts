@@ -1,4 +1,5 @@
-import type { Decision, Trail } from '@ivlen/contract';
+import { type Decision, decisionSchema, type Trail } from '@ivlen/contract';
+import { z } from 'zod';
 import type { Connection, Database } from '../database/connect';
 import { DomainError } from '../errors/domain-error';
 import { lockHead, moveHead, selectHead } from '../studies/study-repository';
@@ -14,26 +15,39 @@ interface DecisionRow {
 /** The decisions that led to a study's head, newest first, and what undo and redo would do. */
 export async function selectTrail(db: Connection, study: string): Promise<Trail> {
   const head = await selectHead(db, study);
-  const { rows } = await db.raw<{ rows: DecisionRow[] }>(
-    `with recursive line as (
-       select number, parent, kind, summary, reason, created from revision where study = :study and number = :head
-       union all
-       select r.number, r.parent, r.kind, r.summary, r.reason, r.created from revision r join line on r.study = :study and r.number = line.parent
-     )
-     select number, kind, summary, reason, created from line order by number desc`,
-    { study, head },
-  );
+  const decisions = await selectDecisions(db, study, head);
+  const own = decisions.filter(({ earlier }) => !earlier);
   const next = await nextOf(db, study, head);
   return {
-    decisions: rows.map(toDecision),
+    decisions,
     // The first revision brought the data in: there is nothing before it to go back to.
-    undo: rows.length > 1 ? (rows[0]?.summary ?? null) : null,
+    undo: own.length > 1 ? (own[0]?.summary ?? null) : null,
     redo: next?.summary ?? null,
   };
 }
 
-function toDecision({ created, ...row }: DecisionRow): Decision {
-  return { ...row, created: created.toISOString() };
+const earlierSchema = z
+  .object({ earlier: z.array(decisionSchema) })
+  .nullable()
+  .catch(null);
+
+/** The decisions that led to a revision, newest first; those made before the study was archived come last. */
+export async function selectDecisions(db: Connection, study: string, head: number): Promise<Decision[]> {
+  const { rows } = await db.raw<{ rows: (DecisionRow & { parent: number | null; figures: unknown })[] }>(
+    `with recursive line as (
+       select number, parent, kind, summary, reason, created, figures from revision where study = :study and number = :head
+       union all
+       select r.number, r.parent, r.kind, r.summary, r.reason, r.created, r.figures from revision r join line on r.study = :study and r.number = line.parent
+     )
+     select * from line order by number desc`,
+    { study, head },
+  );
+  const earlier = earlierSchema.parse(rows.at(-1)?.figures ?? null)?.earlier ?? [];
+  return [...rows.map(toDecision), ...earlier.map((decision) => ({ ...decision, earlier: true }))];
+}
+
+function toDecision({ number, kind, summary, reason, created }: DecisionRow): Decision {
+  return { number, kind, summary, reason, created: created.toISOString(), earlier: false };
 }
 
 /** Moves the head back by one decision; nothing is deleted. */

@@ -1,14 +1,40 @@
-import type { Analysis, AnalysisResult, ImportSettings } from '@ivlen/contract';
-import { type AnalysisColumns, analyse } from '../analyses/analyse';
-import { type ReadTable, readTable } from '../imports/read-table';
+import type { Analysis, AnalysisResult, Derivation } from '@ivlen/contract';
+import { analyse } from '../analyses/analyse';
+import type { AnalysisColumns } from '../analyses/analysis-columns';
+import { type ReadArchive, type ReadArchiveRequest, readArchive } from '../archives/read-archive';
+import { computeDerived, type DerivedColumn, type DerivedSources } from '../derivations/compute-derived';
+import { type WriteExportRequest, writeExport } from '../exports/write-export';
+import { type FilePreview, type ReadFileRequest, readFile } from '../imports/read-file';
 
 /** What worker threads do: everything that would keep a request thread busy. */
 export type Task =
-  | { task: 'read-table'; bytes: Uint8Array; settings: ImportSettings | null }
+  | { task: 'read-file'; request: ReadFileRequest }
+  | { task: 'read-archive'; request: ReadArchiveRequest }
+  | { task: 'write-export'; request: WriteExportRequest }
+  | { task: 'derive'; derivation: Derivation; sources: DerivedSources }
   | { task: 'analyse'; analysis: Analysis; columns: AnalysisColumns };
 
-export type TaskResult<T extends Task> = T extends { task: 'read-table' } ? ReadTable : AnalysisResult;
+export interface TaskResults {
+  'read-file': FilePreview;
+  'read-archive': ReadArchive;
+  'write-export': undefined;
+  derive: DerivedColumn;
+  analyse: AnalysisResult;
+}
+export type TaskResult<T extends Task> = TaskResults[T['task']];
 
-export function perform(task: Task): ReadTable | AnalysisResult {
-  return task.task === 'read-table' ? readTable(task.bytes, task.settings) : analyse(task.analysis, task.columns);
+export async function perform(task: Task): Promise<TaskResults[keyof TaskResults]> {
+  switch (task.task) {
+    case 'read-file':
+      return readFile(task.request);
+    case 'read-archive':
+      return readArchive(task.request);
+    case 'write-export':
+      writeExport(task.request);
+      return undefined;
+    case 'derive':
+      return computeDerived(task.derivation, task.sources);
+    case 'analyse':
+      return analyse(task.analysis, task.columns);
+  }
 }

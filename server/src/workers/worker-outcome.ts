@@ -7,9 +7,9 @@ export function isOutcome(value: unknown): value is Outcome {
   return typeof value === 'object' && value !== null && ('result' in value || 'refused' in value);
 }
 
-export function outcomeOf(perform: () => unknown): Outcome {
+export async function outcomeOf(perform: () => Promise<unknown>): Promise<Outcome> {
   try {
-    return { result: perform() };
+    return { result: await perform() };
   } catch (error) {
     if (!(error instanceof DomainError)) throw error;
     const { code, message, where, hint } = error;

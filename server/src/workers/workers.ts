@@ -37,7 +37,7 @@ export function createWorkerPool(workerFile: string): Workers {
 /** The same tasks in this thread, for tests of what surrounds them. */
 export function createInlineWorkers(): Workers {
   return {
-    run: async (task) => perform(task) as TaskResult<typeof task>,
+    run: async (task) => (await perform(task)) as TaskResult<typeof task>,
     close: async () => {},
   };
 }

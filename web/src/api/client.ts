@@ -1,5 +1,5 @@
-import { type ApiError, errorSchema } from '@ivlen/contract';
-import type { z } from 'zod';
+import { type ApiError, errorSchema, type JobEvent, jobEventSchema, jobStartedSchema } from '@ivlen/contract';
+import { z } from 'zod';
 
 /** An answer of the server that is an error, in its words. */
 export class RequestError extends Error {
@@ -35,6 +35,47 @@ interface RequestOptions {
 export async function request<S extends z.ZodType>(path: string, schema: S, options: RequestOptions = {}): Promise<z.infer<S>> {
   const response = await send(path, options);
   return schema.parse(await response.json());
+}
+
+/** How far a long request has come. */
+export type Progress = Omit<Extract<JobEvent, { type: 'progress' }>, 'type'>;
+
+interface JobOptions extends RequestOptions {
+  onProgress: (progress: Progress) => void;
+}
+
+/** Asks for something that may take long: an answer at once, or a job whose progress is told until it ends. Aborting stops the job. */
+export async function requestJob<S extends z.ZodType>(
+  path: string,
+  schema: S,
+  { onProgress, ...options }: JobOptions,
+): Promise<z.infer<S>> {
+  const response = await send(path, options);
+  const body: unknown = await response.json();
+  if (response.status !== 202) return schema.parse(body);
+  return schema.parse(await followJob(jobStartedSchema.parse(body).job, onProgress, options.signal));
+}
+
+function followJob(job: string, onProgress: (progress: Progress) => void, signal: AbortSignal | undefined): Promise<unknown> {
+  const events = new EventSource(`/api/jobs/${job}/events`);
+  return new Promise((resolve, reject) => {
+    const stop = () => {
+      void request(`/jobs/${job}`, z.unknown(), { method: 'DELETE' }).catch(() => {});
+      reject(new DOMException('stopped', 'AbortError'));
+    };
+    if (signal?.aborted) stop();
+    signal?.addEventListener('abort', stop);
+    events.onmessage = ({ data }: MessageEvent<string>) => {
+      const event = jobEventSchema.parse(JSON.parse(data));
+      if (event.type === 'progress') onProgress(event);
+      else if (event.type === 'done') resolve(event.result);
+      else reject(new RequestError(event.error));
+    };
+    // Cut off, the browser asks again by itself; only an answer that refuses ends it.
+    events.onerror = () => {
+      if (events.readyState === EventSource.CLOSED) reject(new RequestError(UNREACHABLE));
+    };
+  }).finally(() => events.close());
 }
 
 /** A column of numbers as raw bytes. */

@@ -1,14 +1,26 @@
 import {
   type Analysis,
   analysisResultSchema,
+  categoriesSchema,
+  choicesPreviewSchema,
+  type Definition,
+  derivationPreviewSchema,
+  foundCellsSchema,
   importPreviewSchema,
+  locatedSchema,
+  type MergeMode,
+  mergeSummarySchema,
   type ResultOf,
+  type RowOrder,
+  rowBlockSchema,
   type SettingsOf,
   type SettingsScope,
+  type Subset,
   settingsSchemas,
   storedSettingsSchema,
   studyListItemSchema,
   studySchema,
+  subsetCountSchema,
   trailSchema,
 } from '@ivlen/contract';
 import { queryOptions } from '@tanstack/react-query';
@@ -25,6 +37,14 @@ export const studyQuery = (id: string) =>
   queryOptions({
     queryKey: ['study', id],
     queryFn: ({ signal }) => request(`/studies/${id}`, studySchema, { signal }),
+  });
+
+/** A study as it was at a revision, which never changes. */
+export const studyAtQuery = (id: string, revision: number) =>
+  queryOptions({
+    queryKey: ['study-at', id, revision],
+    queryFn: ({ signal }) => request(`/studies/${id}/revisions/${revision}`, studySchema, { signal }),
+    staleTime: Number.POSITIVE_INFINITY,
   });
 
 /** The trail as it leads to a head: another head has another one. */
@@ -70,9 +90,83 @@ export const analysisQuery = <A extends Analysis>(study: string, revision: numbe
     staleTime: Number.POSITIVE_INFINITY,
   });
 
+/** What a waiting file would add to a study or change in it. */
+export const mergePreviewQuery = (study: string, head: number, importId: string, reading: object, mode: MergeMode) =>
+  queryOptions({
+    queryKey: ['merge-preview', study, head, importId, reading, mode],
+    queryFn: ({ signal }) =>
+      request(`/studies/${study}/merge-preview`, mergeSummarySchema, { method: 'POST', json: { importId, mode }, signal }),
+    retry: false,
+  });
+
+/** What of another study's choices would fit. */
+export const choicesQuery = (study: string, head: number, from: string) =>
+  queryOptions({
+    queryKey: ['choices', study, head, from],
+    queryFn: ({ signal }) => request(`/studies/${study}/choices/${from}`, choicesPreviewSchema, { signal }),
+    retry: false,
+  });
+
 export const valuesQuery = (study: string, revision: number, variable: string) =>
   queryOptions({
     queryKey: ['values', study, revision, variable],
     queryFn: ({ signal }) => requestNumbers(`/studies/${study}/revisions/${revision}/variables/${variable}/values`, signal),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+const at = (study: string, revision: number) => `/studies/${study}/revisions/${revision}`;
+const inQuery = (order: RowOrder, more: Record<string, string>) => new URLSearchParams({ ...(order as Record<string, string>), ...more });
+
+/** A block of rows as they are shown; what a revision holds never changes. */
+export const blockQuery = (study: string, revision: number, order: RowOrder, block: number) =>
+  queryOptions({
+    queryKey: ['rows', study, revision, order, block],
+    queryFn: ({ signal }) => request(`${at(study, revision)}/rows?${inQuery(order, { block: String(block) })}`, rowBlockSchema, { signal }),
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 60_000,
+  });
+
+export const findQuery = (study: string, revision: number, order: RowOrder, text: string) =>
+  queryOptions({
+    queryKey: ['find', study, revision, order, text],
+    queryFn: ({ signal }) => request(`${at(study, revision)}/find?${inQuery(order, { text })}`, foundCellsSchema, { signal }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export const positionQuery = (study: string, revision: number, order: RowOrder, row: number) =>
+  queryOptions({
+    queryKey: ['position', study, revision, order, row],
+    queryFn: ({ signal }) => request(`${at(study, revision)}/position?${inQuery(order, { row: String(row) })}`, locatedSchema, { signal }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export const categoriesQuery = (study: string, revision: number, variable: string) =>
+  queryOptions({
+    queryKey: ['categories', study, revision, variable],
+    queryFn: ({ signal }) => request(`${at(study, revision)}/variables/${variable}/categories`, categoriesSchema, { signal }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export const subsetCountQuery = (study: string, revision: number, subset: Subset) =>
+  queryOptions({
+    queryKey: ['subset-count', study, revision, subset],
+    queryFn: ({ signal }) =>
+      request(`/studies/${study}/subset-count`, subsetCountSchema, { method: 'POST', json: { revision, subset }, signal }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export const derivationPreviewQuery = (study: string, revision: number, definition: Definition) =>
+  queryOptions({
+    queryKey: ['derivation', study, revision, definition],
+    queryFn: ({ signal }) =>
+      request(`/studies/${study}/derivation-preview`, derivationPreviewSchema, { method: 'POST', json: { revision, definition }, signal }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+/** Numbers, from 0, of the rows that are computed with. */
+export const rowsInUseQuery = (study: string, revision: number) =>
+  queryOptions({
+    queryKey: ['rows-in-use', study, revision],
+    queryFn: ({ signal }) => requestNumbers(`${at(study, revision)}/rows-in-use`, signal),
     staleTime: Number.POSITIVE_INFINITY,
   });

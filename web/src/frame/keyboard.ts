@@ -1,5 +1,8 @@
 const KEY = 'ivlen.single-keys';
 
+/** What takes keys itself; boxes to tick and dots to choose do not. */
+export const FIELDS = 'input:not([type=checkbox], [type=radio]), textarea, select';
+
 /** Whether single-character keys act at all; they can be switched off. */
 export function singleKeysAreOn(): boolean {
   return localStorage.getItem(KEY) !== 'off';
@@ -12,5 +15,5 @@ export function switchSingleKeys(on: boolean): void {
 /** Whether a key press belongs to a field or a shortcut of the browser. */
 export function isTyping({ target, ctrlKey, metaKey, altKey }: KeyboardEvent): boolean {
   if (ctrlKey || metaKey || altKey) return true;
-  return target instanceof HTMLElement && (target.matches('input:not([type=checkbox]), textarea, select') || target.isContentEditable);
+  return target instanceof HTMLElement && (target.matches(FIELDS) || target.isContentEditable);
 }

@@ -3,6 +3,7 @@ import { Check, EllipsisVertical } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useStudyChanges } from '../trail/use-study-changes';
 import { displayName } from '../variable-name';
+import { useReadOnly } from './read-only';
 
 const WORDS: Readonly<Record<Kind, string>> = {
   continuous: 'continuous: measured amounts',
@@ -16,8 +17,10 @@ const WORDS: Readonly<Record<Kind, string>> = {
 /** The menu of one variable: what kind it is. */
 export function KindMenu({ study, variable }: { study: Study; variable: Variable }) {
   const { change } = useStudyChanges(study);
+  const readOnly = useReadOnly();
   const setKind = (kind: Kind) => change.mutate({ change: { type: 'edit-variable', variable: variable.id, patch: { kind } } });
   const kinds = kindsFor(variable.storage);
+  if (readOnly) return null;
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger

@@ -2,37 +2,47 @@ import type { Study } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { Outlet, useOutletContext, useParams } from 'react-router';
-import { studyQuery } from '../api/queries';
+import { studyAtQuery, studyQuery, trailQuery } from '../api/queries';
 import { FailureNotice } from './failure-notice';
+import { EarlierStateBand, ReadOnly } from './read-only';
 import { TopBar } from './top-bar';
 import { useStageKeys } from './use-stage-keys';
 import { VariablesPanel } from './variables-panel';
 
-/** The frame around all stages of a study: top bar, variables panel, main area. */
+/** The frame around all stages of a study: top bar, variables panel, main area; of today's state or an earlier one. */
 export function StudyFrame() {
-  const { id = '' } = useParams();
-  const { data: study, error } = useQuery(studyQuery(id));
+  const { id = '', revision } = useParams();
+  const { data: today, error } = useQuery(studyQuery(id));
+  const earlier = useQuery({ ...studyAtQuery(id, Number(revision)), enabled: revision !== undefined });
+  const { data: trail } = useQuery({ ...trailQuery(id, today?.head ?? 0), enabled: revision !== undefined && today !== undefined });
   const main = useRef<HTMLElement>(null);
   useStageKeys(main);
 
-  if (!study) {
+  const study = revision === undefined ? today : earlier.data;
+  const failure = error ?? earlier.error;
+  if (!today || !study) {
     return (
       <div className="flex h-screen flex-col">
-        <TopBar study={null} />
-        <main className="p-8">{error ? <FailureNotice error={error} /> : <p className="text-muted">Opening the study …</p>}</main>
+        <TopBar study={today ?? null} />
+        <main className="p-8">{failure ? <FailureNotice error={failure} /> : <p className="text-muted">Opening the study …</p>}</main>
       </div>
     );
   }
   return (
-    <div className="flex h-screen min-h-0 flex-col">
-      <TopBar study={study} />
-      <div className="flex min-h-0 flex-1">
-        <VariablesPanel study={study} />
-        <main ref={main} tabIndex={-1} className="flex min-w-0 flex-1 outline-none">
-          <Outlet context={study satisfies Study} />
-        </main>
+    <ReadOnly value={revision !== undefined}>
+      <div className="flex h-screen min-h-0 flex-col">
+        <TopBar study={today} />
+        {revision !== undefined && (
+          <EarlierStateBand study={study} summary={trail?.decisions.find(({ number }) => number === study.head)?.summary} />
+        )}
+        <div className="flex min-h-0 flex-1">
+          <VariablesPanel study={study} />
+          <main ref={main} tabIndex={-1} className="flex min-w-0 flex-1 outline-none">
+            <Outlet context={study satisfies Study} />
+          </main>
+        </div>
       </div>
-    </div>
+    </ReadOnly>
   );
 }
 

@@ -1,16 +1,19 @@
 import type { Study } from '@ivlen/contract';
 import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { RenameDialog } from '../home/rename-dialog';
 import { useStudyActions } from '../home/use-study-actions';
+
+const ExportDialog = lazy(async () => ({ default: (await import('../exports/export-dialog')).ExportDialog }));
 
 /** The study's name with what can be done with the study as a whole. */
 export function StudyMenu({ study }: { study: Study }) {
   const navigate = useNavigate();
   const { duplicate, remove } = useStudyActions();
   const [renaming, setRenaming] = useState(false);
+  const [exporting, setExporting] = useState(false);
   return (
     <>
       <DropdownMenu.Root>
@@ -29,6 +32,9 @@ export function StudyMenu({ study }: { study: Study }) {
             >
               Duplicate
             </DropdownMenu.Item>
+            <DropdownMenu.Item className="menu-item" onSelect={() => setExporting(true)}>
+              Export …
+            </DropdownMenu.Item>
             <DropdownMenu.Item className="menu-item" onSelect={() => remove.mutate(study, { onSuccess: () => void navigate('/') })}>
               Delete
             </DropdownMenu.Item>
@@ -39,6 +45,11 @@ export function StudyMenu({ study }: { study: Study }) {
           </DropdownMenu.Content>
         </DropdownMenu.Portal>
       </DropdownMenu.Root>
+      {exporting && (
+        <Suspense fallback={null}>
+          <ExportDialog study={study} onClose={() => setExporting(false)} />
+        </Suspense>
+      )}
       {renaming && <RenameDialog study={study} onClose={() => setRenaming(false)} />}
     </>
   );

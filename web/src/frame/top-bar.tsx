@@ -5,12 +5,14 @@ import { STAGES } from '../stages/stages';
 import { HistoryButtons } from '../trail/history-buttons';
 import { KeyboardHelp } from './keyboard-help';
 import { Mark } from './mark';
+import { useStudyPath } from './read-only';
 import { StudyMenu } from './study-menu';
 import { useTheme } from './theme';
 import { Hint } from './tooltip';
 
 /** The bar on top of every page; with a study it names it and leads to its stages. */
 export function TopBar({ study }: { study: Study | null }) {
+  const path = useStudyPath();
   return (
     <header className="flex h-12 shrink-0 items-stretch gap-6 border-b border-rule bg-surface px-4 max-[1160px]:gap-4">
       <Link to="/" className="flex items-center gap-2 text-[16px] font-bold" aria-label="Ivlen, all studies">
@@ -22,7 +24,7 @@ export function TopBar({ study }: { study: Study | null }) {
           {STAGES.map((stage) => (
             <NavLink
               key={stage.id}
-              to={`/studies/${study.id}/${stage.id}`}
+              to={`${path}/${stage.id}`}
               className={({ isActive }) =>
                 `flex items-center border-b-2 pt-0.5 ${isActive ? 'border-accent font-semibold text-ink' : 'border-transparent text-muted hover:text-ink'}`
               }

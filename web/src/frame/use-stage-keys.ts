@@ -1,12 +1,13 @@
 import { type RefObject, useEffect } from 'react';
-import { useNavigate, useParams } from 'react-router';
+import { useNavigate } from 'react-router';
 import { STAGES } from '../stages/stages';
 import { isTyping, singleKeysAreOn } from './keyboard';
+import { useStudyPath } from './read-only';
 
 /** 1–7 open the stages and / goes to the search, while focus is in the main area or nowhere (WCAG 2.1.4). */
 export function useStageKeys(main: RefObject<HTMLElement | null>): void {
   const navigate = useNavigate();
-  const { id } = useParams();
+  const path = useStudyPath();
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const inMain = event.target instanceof Node && main.current?.contains(event.target);
@@ -14,7 +15,7 @@ export function useStageKeys(main: RefObject<HTMLElement | null>): void {
       if (!(inMain || nowhere) || isTyping(event) || !singleKeysAreOn()) return;
       const stage = STAGES[Number(event.key) - 1];
       if (stage) {
-        void navigate(`/studies/${id}/${stage.id}`);
+        void navigate(`${path}/${stage.id}`);
         main.current?.focus();
       } else if (event.key === '/') {
         event.preventDefault();
@@ -23,5 +24,5 @@ export function useStageKeys(main: RefObject<HTMLElement | null>): void {
     };
     document.addEventListener('keydown', onKey);
     return () => document.removeEventListener('keydown', onKey);
-  }, [id, main, navigate]);
+  }, [path, main, navigate]);
 }

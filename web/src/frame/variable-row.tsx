@@ -10,6 +10,8 @@ interface VariableRowProps {
   readonly variable: Variable;
   readonly summary: VariableSummary | undefined;
   readonly ticked: boolean;
+  /** What marks its shape, in words; undefined if nothing does. */
+  readonly marked: string | undefined;
   /** `range` is set while Shift is held. */
   readonly onTick: (variable: Variable, ticked: boolean, range: boolean) => void;
 }
@@ -17,7 +19,7 @@ interface VariableRowProps {
 const ROLES = { outcome: ['O', 'Outcome'], predictor: ['P', 'Predictor'], grouping: ['G', 'Grouping variable'] } as const;
 
 /** Drawn again only when it changes itself: ticking one variable leaves the others alone. */
-export const VariableRow = memo(function VariableRow({ study, variable, summary, ticked, onTick }: VariableRowProps) {
+export const VariableRow = memo(function VariableRow({ study, variable, summary, ticked, marked, onTick }: VariableRowProps) {
   const shift = useRef(false);
   const name = displayName(variable);
   const role = variable.role && ROLES[variable.role];
@@ -34,8 +36,16 @@ export const VariableRow = memo(function VariableRow({ study, variable, summary,
           onChange={(event) => onTick(variable, event.target.checked, shift.current)}
         />
         <Sparkline bins={summary?.bins ?? []} faint={!ticked} />
-        <Hint text={describe(variable, summary)}>
-          <span className="truncate">{name}</span>
+        <Hint text={[describe(variable, summary), marked].filter(Boolean).join(' · ')}>
+          <span className="truncate">
+            {name}
+            {marked && (
+              <span className="ml-1 text-[10px] text-caution">
+                <span aria-hidden="true">▲</span>
+                <span className="sr-only">, {marked}</span>
+              </span>
+            )}
+          </span>
         </Hint>
       </label>
       {variable.kind === 'ordinal' && <span className="text-[12px] text-muted">ordinal</span>}

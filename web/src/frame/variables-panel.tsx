@@ -5,14 +5,17 @@ import { useMemo, useRef, useState } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
 import { analysisQuery } from '../api/queries';
 import { useWorkingSet } from '../settings/use-working-set';
+import { useShapeMarks } from '../stages/shape/use-shape-marks';
 import { displayName } from '../variable-name';
 import { RefusedVariableRow } from './refused-variable-row';
 import { ResizeHandle } from './resize-handle';
+import { RowsInUse } from './rows-in-use';
 import { Hint } from './tooltip';
 import { useLatest } from './use-latest';
 import { useRemembered } from './use-remembered';
 import { VariableRow } from './variable-row';
 
+const NOTHING: readonly Variable[] = [];
 const WIDTH = { initial: 248, min: 200, max: 420 };
 /** With the card open and more variables than this in the grid, the panel makes room by folding. */
 const FOLDS_BEYOND = 9;
@@ -21,6 +24,7 @@ const FOLDS_BEYOND = 9;
 export function VariablesPanel({ study }: { study: Study }) {
   const workingSet = useWorkingSet(study);
   const { data: summary } = useQuery(analysisQuery(study.id, study.head, { kind: 'summary' }));
+  const marks = useShapeMarks(study, workingSet?.variables ?? NOTHING);
   const [search, setSearch] = useState('');
   const [width, setWidth] = useRemembered('panel.width', WIDTH.initial);
   const [cardOpen, ticked] = [useCardIsOpen(), workingSet?.variables.length ?? 0];
@@ -101,6 +105,7 @@ export function VariablesPanel({ study }: { study: Study }) {
             variable={variable}
             summary={summaries.get(variable.id)}
             ticked={workingSet?.has(variable.id) ?? false}
+            marked={marks.marked.get(variable.id)}
             onTick={tick}
           />
         ))}
@@ -116,9 +121,7 @@ export function VariablesPanel({ study }: { study: Study }) {
         )}
         {correlated.length + refused.length === 0 && <li className="px-4 py-3 text-muted">No variable is called “{search}”.</li>}
       </ul>
-      <p className="figures border-t border-rule px-3.5 py-2.5">
-        <strong>{study.rows.toLocaleString('en-GB')}</strong> rows, all in use
-      </p>
+      <RowsInUse study={study} />
       <ResizeHandle label="Width of the variables panel" side="right" width={width} onChange={setWidth} {...WIDTH} />
     </aside>
   );

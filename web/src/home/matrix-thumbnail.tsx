@@ -12,16 +12,21 @@ export function MatrixThumbnail({ studyId }: { studyId: string }) {
   const scale = useCoefficientScale();
   const { data: study } = useQuery(studyQuery(studyId));
   const { data: stored } = useQuery(settingsQuery(studyId, 'working-set'));
+  const { data: settings } = useQuery(settingsQuery(studyId, 'correlations'));
   const variables = stored && study ? (stored.settings?.variables ?? firstWorkingSet(study.state.variables)).slice(0, MOST) : [];
   const request = {
     kind: 'correlation' as const,
     variables,
-    method: 'pearson' as const,
+    method: settings?.settings?.method ?? ('pearson' as const),
+    byVariable: study?.state.pairMethods ?? {},
     alternative: 'two-sided' as const,
     missing: 'pairwise' as const,
     level: INTERVAL_LEVEL,
   };
-  const { data } = useQuery({ ...analysisQuery(studyId, study?.head ?? 0, request), enabled: variables.length >= 2 });
+  const { data } = useQuery({
+    ...analysisQuery(studyId, study?.head ?? 0, request),
+    enabled: variables.length >= 2 && settings !== undefined,
+  });
   const size = data?.variables.length ?? 0;
   const step = SIZE / Math.max(1, size);
   return (

@@ -59,6 +59,7 @@ export function ColumnHeader({ column, index, onCorrect }: ColumnHeaderProps) {
         onKeyDown={(event) => event.key === 'Enter' && event.currentTarget.blur()}
       />
       <span className="block px-1.5 text-[12px] text-muted">
+        {column.unit && `${column.unit} · `}
         {column.missing === 0 ? 'none missing' : `${column.missing.toLocaleString('en-GB')} missing`}
       </span>
     </th>

@@ -1,25 +1,36 @@
 import type { ImportPreview, ImportSettingsPatch } from '@ivlen/contract';
 import { studyNameSchema } from '@ivlen/contract';
 import { type FormEvent, useState } from 'react';
+import { wasStopped } from '../api/use-job';
+import { ProgressLine } from '../frame/progress-line';
+import { MergePanel } from './merge-panel';
 import { ProblemList } from './problem-list';
 import { ReadingSettings } from './reading-settings';
 import { TablePreview } from './table-preview';
+import type { Destination } from './use-destination';
 import { useImportActions } from './use-import-actions';
 
+interface ImportPreviewScreenProps {
+  readonly preview: ImportPreview;
+  /** The study that the file goes into; null if it becomes one. */
+  readonly destination: Destination | null;
+}
+
 /** One screen for bringing a table in: how it is read on the left; name, problems and a preview on the right. */
-export function ImportPreviewScreen({ preview }: { preview: ImportPreview }) {
-  const { correct, create, giveUp } = useImportActions(preview);
+export function ImportPreviewScreen({ preview, destination }: ImportPreviewScreenProps) {
+  const { correct, create, giveUp, job } = useImportActions(preview);
   const [name, setName] = useState(() => nameFromFile(preview.fileName));
   const [problem, setProblem] = useState<string | null>(null);
   const stops = preview.problems.some(({ severity }) => severity === 'stops');
   const kept = preview.columns.filter(({ leftOut }) => !leftOut).length;
+  const busy = create.isPending || correct.isPending;
   const onCorrect = (patch: ImportSettingsPatch) => correct.mutate(patch);
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const checked = studyNameSchema.safeParse(name);
     if (!checked.success) return setProblem(checked.error.issues[0]?.message ?? 'This name cannot be used.');
     setProblem(null);
-    create.mutate(checked.data, { onError: (error) => setProblem(error.message) });
+    create.mutate(checked.data, { onError: (error) => setProblem(wasStopped(error) ? null : error.message) });
   };
 
   return (
@@ -29,31 +40,43 @@ export function ImportPreviewScreen({ preview }: { preview: ImportPreview }) {
         <p className="mb-3 text-[13px] break-words text-muted">
           {preview.fileName}, {sizeInWords(preview.bytes)}
         </p>
-        <ReadingSettings settings={preview.settings} busy={correct.isPending} onCorrect={onCorrect} />
+        <ReadingSettings settings={preview.settings} sheets={preview.sheets} busy={busy} onCorrect={onCorrect} />
       </aside>
       <div className="flex min-w-0 flex-1 flex-col">
-        <form onSubmit={submit} className="flex flex-wrap items-end gap-3 border-b border-rule px-6 py-4">
-          <label className="min-w-64 flex-1">
-            <span className="block text-[13px] text-muted">Name of the study</span>
-            <input className="field w-full max-w-md text-[16px]" value={name} onChange={(event) => setName(event.target.value)} />
-          </label>
-          <p className="figures pb-1.5 text-muted" role="status">
-            {correct.isPending
-              ? 'Reading again …'
-              : `${preview.rows.toLocaleString('en-GB')} rows × ${kept.toLocaleString('en-GB')} variables`}
-          </p>
-          <button type="button" className="button" onClick={() => giveUp.mutate()}>
-            Give up
-          </button>
-          <button type="submit" className="button-primary" disabled={stops || create.isPending || correct.isPending}>
-            {create.isPending ? 'Creating …' : 'Create study'}
-          </button>
-          {problem && (
-            <p role="alert" className="w-full text-caution">
-              {problem}
-            </p>
-          )}
-        </form>
+        {destination ? (
+          <MergePanel preview={preview} destination={destination} busy={busy} onGiveUp={() => giveUp.mutate()} />
+        ) : (
+          <form onSubmit={submit} className="flex flex-wrap items-end gap-3 border-b border-rule px-6 py-4">
+            <label className="min-w-64 flex-1">
+              <span className="block text-[13px] text-muted">Name of the study</span>
+              <input className="field w-full max-w-md text-[16px]" value={name} onChange={(event) => setName(event.target.value)} />
+            </label>
+            {busy && job.progress ? (
+              <ProgressLine label={create.isPending ? 'Storing' : 'Reading again'} progress={job.progress} onStop={job.stop} />
+            ) : (
+              <p className="figures pb-1.5 text-muted" role="status">
+                {correct.isPending
+                  ? 'Reading again …'
+                  : `${preview.rows.toLocaleString('en-GB')} rows × ${kept.toLocaleString('en-GB')} variables`}
+              </p>
+            )}
+            {!(busy && job.progress) && (
+              <>
+                <button type="button" className="button" onClick={() => giveUp.mutate()}>
+                  Give up
+                </button>
+                <button type="submit" className="button-primary" disabled={stops || busy}>
+                  {create.isPending ? 'Creating …' : 'Create study'}
+                </button>
+              </>
+            )}
+            {problem && (
+              <p role="alert" className="w-full text-caution">
+                {problem}
+              </p>
+            )}
+          </form>
+        )}
         <div className="min-h-0 flex-1 overflow-auto px-6 py-4">
           <ProblemList problems={preview.problems} busy={correct.isPending} onMend={onCorrect} />
           <TablePreview preview={preview} onCorrect={onCorrect} />
@@ -65,7 +88,7 @@ export function ImportPreviewScreen({ preview }: { preview: ImportPreview }) {
 
 function nameFromFile(fileName: string): string {
   return fileName
-    .replace(/\.[a-z]{2,4}$/i, '')
+    .replace(/\.[a-z]{2,7}$/i, '')
     .replace(/[_-]+/g, ' ')
     .trim()
     .slice(0, 120);

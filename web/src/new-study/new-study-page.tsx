@@ -6,6 +6,7 @@ import { FailureNotice } from '../frame/failure-notice';
 import { TopBar } from '../frame/top-bar';
 import { ImportPreviewScreen } from './import-preview-screen';
 import { SourceChooser } from './source-chooser';
+import { type Destination, useDestination } from './use-destination';
 
 /** Bringing a table in: choose it, then look at how it is read. */
 export function NewStudyPage() {
@@ -23,9 +24,10 @@ export function NewStudyPage() {
 }
 
 function Start() {
+  const destination = useDestination();
   return (
     <main className="mx-auto w-full max-w-3xl px-6 pt-12">
-      <h1 className="mb-4 font-serif text-2xl">New study</h1>
+      <h1 className="mb-4 font-serif text-2xl">{destination === null ? 'New study' : destination && headingOf(destination)}</h1>
       <SourceChooser />
     </main>
   );
@@ -33,7 +35,8 @@ function Start() {
 
 function StoredImport({ id }: { id: string }) {
   const { data: preview, error } = useQuery(importQuery(id));
-  if (preview) return <ImportPreviewScreen preview={preview} />;
+  const destination = useDestination();
+  if (preview && destination !== undefined) return <ImportPreviewScreen preview={preview} destination={destination} />;
   return (
     <main className="mx-auto w-full max-w-3xl px-6 pt-12">
       {error ? (
@@ -48,4 +51,8 @@ function StoredImport({ id }: { id: string }) {
       )}
     </main>
   );
+}
+
+function headingOf({ study, mode }: Destination): string {
+  return mode === 'add' ? `More rows for “${study.name}”` : `Corrected data for “${study.name}”`;
 }

@@ -13,15 +13,66 @@ const ENCODINGS = {
 
 interface ReadingSettingsProps {
   readonly settings: ImportSettings;
+  /** The sheets of a workbook. */
+  readonly sheets: readonly string[];
   readonly busy: boolean;
   readonly onCorrect: (patch: ImportSettingsPatch) => void;
 }
 
 /** The settings under which a text becomes a table; each change reads the file again. */
-export function ReadingSettings({ settings, busy, onCorrect }: ReadingSettingsProps) {
+export function ReadingSettings({ settings, sheets, busy, onCorrect }: ReadingSettingsProps) {
   const { shape } = importSettingsSchema;
+  const isText = settings.format === 'text';
   return (
     <fieldset disabled={busy} className="space-y-3">
+      {sheets.length > 0 && settings.sheet !== null && (
+        <Choice
+          name="Sheet of the workbook"
+          value={settings.sheet}
+          words={Object.fromEntries(sheets.map((sheet) => [sheet, sheet]))}
+          onChoose={(sheet) => onCorrect({ sheet })}
+        />
+      )}
+      {isText && <TextSettings settings={settings} onCorrect={onCorrect} />}
+      <Check name="The first row holds names" checked={settings.header} onChange={(header) => onCorrect({ header })} />
+      <Check
+        name={settings.header ? 'The row below holds units' : 'The first row holds units'}
+        checked={settings.unitsRow}
+        onChange={(unitsRow) => onCorrect({ unitsRow })}
+      />
+      <Labelled name="Rows left out at the foot">
+        <input
+          type="number"
+          className="field w-20"
+          min={0}
+          max={20}
+          value={settings.foot}
+          onChange={(event) => {
+            const foot = shape.foot.safeParse(Number(event.target.value));
+            if (foot.success) onCorrect({ foot: foot.data });
+          }}
+        />
+      </Labelled>
+      <MissingCodes codes={settings.missingCodes} onChange={(missingCodes) => onCorrect({ missingCodes })} />
+      {isText && (
+        <>
+          <Check name={'Quotation marks enclose cells'} checked={settings.quotes} onChange={(quotes) => onCorrect({ quotes })} />
+          <Choice
+            name="Encoding of the text"
+            value={settings.encoding}
+            words={ENCODINGS}
+            onChoose={(value) => onCorrect({ encoding: shape.encoding.parse(value) })}
+          />
+        </>
+      )}
+    </fieldset>
+  );
+}
+
+function TextSettings({ settings, onCorrect }: Pick<ReadingSettingsProps, 'settings' | 'onCorrect'>) {
+  const { shape } = importSettingsSchema;
+  return (
+    <>
       <Choice
         name="Between cells"
         value={settings.separator}
@@ -40,16 +91,7 @@ export function ReadingSettings({ settings, busy, onCorrect }: ReadingSettingsPr
         words={THOUSANDS}
         onChoose={(value) => onCorrect({ thousands: shape.thousands.parse(value) })}
       />
-      <Check name="The first row holds names" checked={settings.header} onChange={(header) => onCorrect({ header })} />
-      <Check name={'Quotation marks enclose cells'} checked={settings.quotes} onChange={(quotes) => onCorrect({ quotes })} />
-      <MissingCodes codes={settings.missingCodes} onChange={(missingCodes) => onCorrect({ missingCodes })} />
-      <Choice
-        name="Encoding of the text"
-        value={settings.encoding}
-        words={ENCODINGS}
-        onChoose={(value) => onCorrect({ encoding: shape.encoding.parse(value) })}
-      />
-    </fieldset>
+    </>
   );
 }
 

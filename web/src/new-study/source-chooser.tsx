@@ -1,13 +1,15 @@
 import { ClipboardPaste, FileUp } from 'lucide-react';
 import { type DragEvent, useEffect, useRef, useState } from 'react';
+import { ProgressLine } from '../frame/progress-line';
 import { PasteDialog } from './paste-dialog';
 import { useStartImport } from './use-start-import';
 
-const ACCEPTED = '.csv,.tsv,.txt,.tab,text/csv,text/tab-separated-values,text/plain';
+const ACCEPTED =
+  '.csv,.tsv,.txt,.tab,.xlsx,.parquet,.json,.ndjson,.jsonl,.zip,text/csv,text/tab-separated-values,text/plain,application/json';
 
 /** The ways a table comes in: dropped, chosen, or pasted from a spreadsheet. */
 export function SourceChooser() {
-  const { start, progress, failure, stop } = useStartImport();
+  const { start, reading, progress, failure, stop } = useStartImport();
   const input = useRef<HTMLInputElement>(null);
   const [over, setOver] = useState(false);
   const [pasting, setPasting] = useState(false);
@@ -30,18 +32,12 @@ export function SourceChooser() {
       onDrop={onDrop}
       data-testid="drop-zone"
     >
-      {progress ? (
-        <div role="status" className="flex items-center gap-4">
-          <progress className="h-2 w-48 accent-accent" aria-label={progress} />
-          <span>{progress}</span>
-          <button type="button" className="button" onClick={stop}>
-            Stop
-          </button>
-        </div>
+      {reading ? (
+        <ProgressLine label={reading} progress={progress} onStop={stop} />
       ) : (
         <div className="flex items-center gap-4">
           <p className="min-w-0 flex-1">
-            Drop a CSV or TSV file here, or paste cells from a spreadsheet (Ctrl V).
+            Drop a file here (CSV, TSV, XLSX, Parquet, JSON, or a study archive), or paste cells from a spreadsheet (Ctrl V).
             <span className="block text-[13px] text-muted">
               Names in the first row, one case in each row below. Nothing is stored before you have seen how it is read.
             </span>

@@ -3,21 +3,27 @@ import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { z } from 'zod';
-import { request } from '../api/client';
+import { request, requestJob } from '../api/client';
 import { importQuery } from '../api/queries';
+import { useJob, wasStopped } from '../api/use-job';
 
 /** Correcting how a waiting file is read, making a study of it, or giving it up. */
 export function useImportActions({ id }: ImportPreview) {
   const client = useQueryClient();
   const navigate = useNavigate();
+  const job = useJob();
   const correct = useMutation({
     scope: { id: `import-${id}` },
-    mutationFn: (patch: ImportSettingsPatch) => request(`/imports/${id}`, importPreviewSchema, { method: 'PATCH', json: patch }),
+    mutationFn: (patch: ImportSettingsPatch) =>
+      job.run((options) => requestJob(`/imports/${id}`, importPreviewSchema, { method: 'PATCH', json: patch, ...options })),
     onSuccess: (preview) => client.setQueryData(importQuery(id).queryKey, preview),
-    onError: (error) => void toast.error(error.message),
+    onError: (error) => {
+      if (!wasStopped(error)) toast.error(error.message);
+    },
   });
   const create = useMutation({
-    mutationFn: (name: string) => request('/studies', studySchema, { method: 'POST', json: { importId: id, name } }),
+    mutationFn: (name: string) =>
+      job.run((options) => requestJob('/studies', studySchema, { method: 'POST', json: { importId: id, name }, ...options })),
     onSuccess: async (study) => {
       await client.invalidateQueries({ queryKey: ['studies'] });
       await navigate(`/studies/${study.id}/correlations`, { replace: true });
@@ -27,5 +33,5 @@ export function useImportActions({ id }: ImportPreview) {
     mutationFn: () => request(`/imports/${id}`, z.object({ done: z.literal(true) }), { method: 'DELETE' }),
     onSettled: () => navigate('/'),
   });
-  return { correct, create, giveUp };
+  return { correct, create, giveUp, job };
 }

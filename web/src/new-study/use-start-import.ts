@@ -1,9 +1,10 @@
-import { importPreviewSchema, LARGEST_FILE } from '@ivlen/contract';
+import { importPreviewSchema, LARGEST_FILE, studySchema } from '@ivlen/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { useRef, useState } from 'react';
-import { useNavigate } from 'react-router';
-import { RequestError, request } from '../api/client';
+import { useState } from 'react';
+import { useLocation, useNavigate } from 'react-router';
+import { RequestError, requestJob } from '../api/client';
 import { importQuery } from '../api/queries';
+import { useJob, wasStopped } from '../api/use-job';
 
 const MEGABYTE = 1024 * 1024;
 
@@ -17,21 +18,30 @@ interface Failure {
 export function useStartImport() {
   const client = useQueryClient();
   const navigate = useNavigate();
+  // A file chosen for a study goes on into it.
+  const { search } = useLocation();
   const [failure, setFailure] = useState<Failure | null>(null);
-  const abort = useRef<AbortController | null>(null);
+  const job = useJob();
 
   const send = useMutation({
     mutationFn: ({ name, bytes }: { name: string; bytes: Blob }) => {
-      abort.current = new AbortController();
-      const path = `/imports?name=${encodeURIComponent(name.slice(-255))}`;
-      return request(path, importPreviewSchema, { method: 'POST', bytes, signal: abort.current.signal });
+      const query = `name=${encodeURIComponent(name.slice(-255))}`;
+      return job.run(async (options) => {
+        if (isArchive(name)) {
+          const study = await requestJob(`/archives?${query}`, studySchema, { method: 'POST', bytes, ...options });
+          await client.invalidateQueries({ queryKey: ['studies'] });
+          return `/studies/${study.id}/correlations`;
+        }
+        const preview = await requestJob(`/imports?${query}`, importPreviewSchema, { method: 'POST', bytes, ...options });
+        client.setQueryData(importQuery(preview.id).queryKey, preview);
+        const into = new URLSearchParams(search);
+        into.set('import', preview.id);
+        return `/studies/new?${into}`;
+      });
     },
-    onSuccess: (preview) => {
-      client.setQueryData(importQuery(preview.id).queryKey, preview);
-      void navigate(`/studies/new?import=${preview.id}`);
-    },
+    onSuccess: (path) => void navigate(path),
     onError: (error, { name }) => {
-      if (abort.current?.signal.aborted) return;
+      if (wasStopped(error)) return;
       const hint = error instanceof RequestError ? (error.hint ?? '') : 'Try again.';
       setFailure({ name, message: error.message, hint });
     },
@@ -44,7 +54,11 @@ export function useStartImport() {
     }
     send.mutate({ name, bytes });
   };
-  const size = send.variables ? Math.max(1, Math.round(send.variables.bytes.size / MEGABYTE)) : 0;
-  const progress = send.isPending ? `Reading “${send.variables.name}” (${size === 1 ? 'up to 1' : size} MB) …` : null;
-  return { start, progress, failure, stop: () => abort.current?.abort() };
+  const reading = send.isPending ? `Reading “${send.variables.name}”` : null;
+  return { start, reading, progress: job.progress, failure, stop: job.stop };
+}
+
+/** A study archive is brought back whole; every other file is a table to be looked at first. */
+function isArchive(name: string): boolean {
+  return /\.zip$/i.test(name);
 }

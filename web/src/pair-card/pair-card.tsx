@@ -1,4 +1,4 @@
-import type { CorrelationSettings, PairResult, Study } from '@ivlen/contract';
+import { type CorrelationSettings, methodForPair, type PairResult, type Study } from '@ivlen/contract';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { ArrowLeftRight, X } from 'lucide-react';
 import { useEffect } from 'react';
@@ -12,9 +12,11 @@ import type { WorkingSet } from '../settings/use-working-set';
 import { INTERVAL_LEVEL } from '../stages/correlations/interval-level';
 import type { Pair } from '../stages/correlations/use-pair-selection';
 import { displayName } from '../variable-name';
+import { MethodChoice } from './method-choice';
 import { PairFigures } from './pair-figures';
 import { PairPlot } from './pair-plot';
 import { PairSentence } from './pair-sentence';
+import { ShapeCautions } from './shape-cautions';
 import { VariableFigures } from './variable-figures';
 
 const WIDTH = { initial: 344, min: 300, max: 620 };
@@ -71,24 +73,41 @@ export function PairCard({ study, pair, settings, workingSet, onSwap, onClose }:
           </button>
         </Hint>
         {error && !data && <FailureNotice error={error} />}
-        {data && !isPlaceholderData && <Result pair={pair} data={data} settings={settings} />}
+        {data && !isPlaceholderData && <Result study={study} pair={pair} data={data} settings={settings} />}
         {!data && !error && <div role="status" aria-label="Computing the pair" className="mt-4 h-40 rounded bg-rule/50" />}
       </div>
     </aside>
   );
 }
 
-function Result({ pair, data, settings }: { pair: Pair; data: PairResult; settings: CorrelationSettings }) {
+interface ResultProps {
+  readonly study: Study;
+  readonly pair: Pair;
+  readonly data: PairResult;
+  readonly settings: CorrelationSettings;
+}
+
+function Result({ study, pair, data, settings }: ResultProps) {
   const ordinal = [pair.x, pair.y].filter(({ kind }) => kind === 'ordinal').map(displayName);
+  const method = methodForPair(settings.method, study.state.pairMethods, pair.x.id, pair.y.id);
   return (
     <>
-      <PairFigures result={data} levels={settings.levels} alternative={settings.alternative} />
-      <PairSentence pair={pair} result={data} alternative={settings.alternative} alpha={settings.levels[0] ?? 0.05} />
-      {ordinal.length > 0 && (
+      <PairFigures result={data} method={method} levels={settings.levels} alternative={settings.alternative} />
+      <PairSentence
+        pair={pair}
+        result={data}
+        method={method}
+        alternative={settings.alternative}
+        alpha={settings.levels[0] ?? 0.05}
+        rowMeaning={study.state.rowMeaning}
+      />
+      {method === 'pearson' && ordinal.length > 0 && (
         <p className="mt-3 border-l-4 border-caution bg-caution-soft px-3 py-2">
           {ordinal.join(' and ')} {ordinal.length === 1 ? 'is' : 'are'} ordinal. Pearson’s r takes the steps between the values as equal.
         </p>
       )}
+      {method === 'pearson' && <ShapeCautions study={study} pair={pair} />}
+      <MethodChoice study={study} pair={pair} result={data} method={method} levels={settings.levels} />
       <VariableFigures pair={pair} result={data} />
     </>
   );

@@ -1,29 +1,40 @@
-import type { CorrelationSettings, PairResult } from '@ivlen/contract';
-import { formatCoefficient, formatFixed, formatFullP, formatInterval, formatP } from '@ivlen/core';
+import type { CorrelationSettings, PairResult, PairTest } from '@ivlen/contract';
+import { formatCoefficient, formatFixed, formatFullP, formatInterval, formatP, type Method } from '@ivlen/core';
 import type { ReactNode } from 'react';
 import { Hint } from '../frame/tooltip';
+import { COEFFICIENTS } from '../method-words';
 
 interface PairFiguresProps {
   readonly result: PairResult;
+  readonly method: Method;
   readonly levels: readonly number[];
   readonly alternative: CorrelationSettings['alternative'];
 }
 
-/** The numbers of the pair, each with its name. */
-export function PairFigures({ result, levels, alternative }: PairFiguresProps) {
-  const { coefficient, pValue, log10P, t, df, n, interval, degenerate } = result;
+const FEWEST_FOR_INTERVAL: Readonly<Record<Method, number>> = { pearson: 4, spearman: 4, kendall: 5 };
+const P_METHODS: Readonly<Record<PairTest['pMethod'], string>> = {
+  t: 'from t',
+  normal: 'from the normal distribution',
+  exact: 'exact',
+  permutation: 'by permutation',
+};
+
+/** The numbers of the pair by its method, each with its name. */
+export function PairFigures({ result: { n, tests }, method, levels, alternative }: PairFiguresProps) {
+  const { coefficient, pValue, log10P, pMethod, statistic, interval, degenerate } = tests[method];
+  const { name, symbol } = COEFFICIENTS[method];
   const r = coefficient ?? Number.NaN;
   const p = pValue ?? Number.NaN;
-  const full = degenerate ? 'exactly 0: the points lie on a line' : formatFullP(p, log10P ?? Number.NEGATIVE_INFINITY);
+  const full =
+    degenerate && method === 'pearson' ? 'exactly 0: the points lie on a line' : formatFullP(p, log10P ?? Number.NEGATIVE_INFINITY);
+  const noInterval = degenerate ? `none: ${symbol} is exactly ±1` : `none: needs ${FEWEST_FOR_INTERVAL[method]} rows`;
   return (
     <table className="mt-3 w-full border-t border-rule" data-testid="pair-figures">
       <tbody>
-        <Row name="Pearson’s r" strong>
+        <Row name={name} strong>
           {formatCoefficient(r, 3)}
         </Row>
-        <Row name="95 % confidence interval">
-          {interval ? formatInterval(interval.low, interval.high, 3) : degenerate ? 'none: r is exactly ±1' : 'none: needs 4 rows'}
-        </Row>
+        <Row name="95 % confidence interval">{interval ? formatInterval(interval.low, interval.high, 3) : noInterval}</Row>
         <Row name={alternative === 'two-sided' ? 'p, two-sided' : `p, one-sided (${alternative === 'greater' ? 'positive' : 'negative'})`}>
           {Number.isNaN(p) ? (
             '–'
@@ -37,9 +48,15 @@ export function PairFigures({ result, levels, alternative }: PairFiguresProps) {
           )}
         </Row>
         <Row name="n, rows used">{n}</Row>
-        <Row name="t">{t === null ? (degenerate ? '±∞' : '–') : formatFixed(t, 3)}</Row>
-        <Row name="degrees of freedom">{df ?? '–'}</Row>
-        <Row name="r², variance shared">{Number.isNaN(r) ? '–' : formatCoefficient(r * r, 3)}</Row>
+        {pMethod === 't' ? (
+          <>
+            <Row name="t">{statistic ? formatFixed(statistic.value, 3) : degenerate ? '±∞' : '–'}</Row>
+            <Row name="degrees of freedom">{Number.isNaN(p) ? '–' : n - 2}</Row>
+          </>
+        ) : (
+          <Row name="how p was got">{P_METHODS[pMethod]}</Row>
+        )}
+        {method === 'pearson' && <Row name="r², variance shared">{Number.isNaN(r) ? '–' : formatCoefficient(r * r, 3)}</Row>}
       </tbody>
     </table>
   );

@@ -1,7 +1,7 @@
-import type { PairResult, Study, Variable } from '@ivlen/contract';
-import { useQueries } from '@tanstack/react-query';
+import { type PairResult, rowsInUse, type Study, type Variable } from '@ivlen/contract';
+import { useQueries, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { valuesQuery } from '../api/queries';
+import { rowsInUseQuery, valuesQuery } from '../api/queries';
 import { Scatterplot } from '../figures/scatterplot';
 import { FailureNotice } from '../frame/failure-notice';
 import type { Pair } from '../stages/correlations/use-pair-selection';
@@ -28,11 +28,13 @@ export function PairPlot({ study, pair: { x, y }, completeFor, line, width }: Pa
       error: results.find(({ error }) => error)?.error ?? null,
     }),
   });
+  const restricted = rowsInUse(study) < study.rows;
+  const { data: inUse } = useQuery({ ...rowsInUseQuery(study.id, study.head), enabled: restricted });
   const points = useMemo(() => {
-    if (!columns.values) return null;
+    if (!columns.values || (restricted && !inUse)) return null;
     const [xs, ys] = columns.values;
-    return xs && ys ? { x: xs, y: ys, rows: usedRows(columns.values) } : null;
-  }, [columns.values]);
+    return xs && ys ? { x: xs, y: ys, rows: usedRows(columns.values, inUse) } : null;
+  }, [columns.values, restricted, inUse]);
   const height = Math.round(width * 0.72);
   if (columns.error && !points) return <FailureNotice error={columns.error} />;
   if (!points) return <div role="status" aria-label="Drawing the points" className="rounded bg-rule/40" style={{ height }} />;

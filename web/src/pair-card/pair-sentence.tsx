@@ -1,5 +1,5 @@
 import type { CorrelationSettings, PairResult } from '@ivlen/contract';
-import { pairSentence } from '@ivlen/core';
+import { type Method, pairSentence } from '@ivlen/core';
 import { CopyButton } from '../frame/copy-button';
 import type { Pair } from '../stages/correlations/use-pair-selection';
 import { displayName } from '../variable-name';
@@ -7,29 +7,34 @@ import { displayName } from '../variable-name';
 interface PairSentenceProps {
   readonly pair: Pair;
   readonly result: PairResult;
+  readonly method: Method;
   readonly alternative: CorrelationSettings['alternative'];
   readonly alpha: number;
+  /** What one row is: conclusions hold at that level. */
+  readonly rowMeaning: string | null;
 }
 
 /** The result as a sentence for a paper. */
-export function PairSentence({ pair: { x, y }, result, alternative, alpha }: PairSentenceProps) {
-  const sentence = pairSentence(
+export function PairSentence({ pair: { x, y }, result: { n, tests }, method, alternative, alpha, rowMeaning }: PairSentenceProps) {
+  const test = tests[method];
+  const relation = pairSentence(
     {
-      method: 'pearson',
-      coefficient: result.coefficient ?? Number.NaN,
-      n: result.n,
-      pValue: result.pValue ?? Number.NaN,
-      log10P: result.log10P ?? Number.NEGATIVE_INFINITY,
-      pMethod: 't',
+      method,
+      coefficient: test.coefficient ?? Number.NaN,
+      n,
+      pValue: test.pValue ?? Number.NaN,
+      log10P: test.log10P ?? Number.NEGATIVE_INFINITY,
+      pMethod: test.pMethod,
       statistic: null,
       alternative,
-      interval: result.interval,
-      ...(result.undefinedBecause ? { undefinedBecause: result.undefinedBecause } : {}),
+      interval: test.interval,
+      ...(test.undefinedBecause ? { undefinedBecause: test.undefinedBecause } : {}),
     },
     { name: displayName(x), highMeans: x.highMeans },
     { name: displayName(y), highMeans: y.highMeans },
     alpha,
   );
+  const sentence = rowMeaning ? `${relation} Each case is ${rowMeaning}.` : relation;
   return (
     <div className="mt-3">
       <p className="font-serif text-[16px] leading-normal" data-testid="pair-sentence">

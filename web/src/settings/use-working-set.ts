@@ -8,8 +8,8 @@ export interface WorkingSet {
   has(id: string): boolean;
   /** Ticks or unticks some variables. */
   set(ids: readonly string[], ticked: boolean): void;
-  /** Ticks exactly these. */
-  replace(ids: readonly string[]): void;
+  /** Ticks exactly these; `among` are the variables of a state that is newer than the one on screen. */
+  replace(ids: readonly string[], among?: readonly Variable[]): void;
 }
 
 /** The working set of a study; undefined while it loads. */
@@ -20,8 +20,10 @@ export function useWorkingSet(study: Study): WorkingSet | undefined {
   return useMemo(() => {
     if (!settings) return undefined;
     const ticked = new Set(settings.variables);
-    const order = (ids: ReadonlySet<string>) => all.filter((variable) => ids.has(variable.id) && canBeCorrelated(variable));
-    const save = (ids: ReadonlySet<string>) => change({ variables: order(ids).map(({ id }) => id) });
+    const order = (ids: ReadonlySet<string>, among: readonly Variable[] = all) =>
+      among.filter((variable) => ids.has(variable.id) && canBeCorrelated(variable));
+    const save = (ids: ReadonlySet<string>, among: readonly Variable[] = all) =>
+      change({ variables: order(ids, among).map(({ id }) => id) });
     return {
       variables: order(ticked),
       has: (id) => ticked.has(id),
@@ -33,7 +35,7 @@ export function useWorkingSet(study: Study): WorkingSet | undefined {
         }
         save(next);
       },
-      replace: (ids) => save(new Set(ids)),
+      replace: (ids, among) => save(new Set(ids), among),
     };
   }, [all, settings, change]);
 }

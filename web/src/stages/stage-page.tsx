@@ -1,11 +1,15 @@
-import { lazy, Suspense, useEffect } from 'react';
+import { useEffect } from 'react';
 import { useParams } from 'react-router';
 import { useStudy } from '../frame/study-frame';
 import { CorrelationsStage } from './correlations/correlations-stage';
+import { loadedLater } from './loaded-later';
 import { PlannedStage } from './planned/planned-stage';
 import { STAGES } from './stages';
 
-const DataStage = lazy(async () => ({ default: (await import('./data/data-stage')).DataStage }));
+const { Component: DataStage, preload: preloadDataStage } = loadedLater(async () => (await import('./data/data-stage')).DataStage);
+
+const { Component: ShapeStage, preload: preloadShapeStage } = loadedLater(async () => (await import('./shape/shape-stage')).ShapeStage);
+const IDLE_MS = 1500;
 
 /** The stage that the address names. */
 export function StagePage() {
@@ -15,12 +19,14 @@ export function StagePage() {
   useEffect(() => {
     document.title = `${stage?.name ?? ''} · ${study.name} · Ivlen`;
   }, [stage, study.name]);
+  // Read while nothing else is to be done, so that the stages open at once; if they cannot be now, they are when they are opened.
+  useEffect(() => {
+    const handle = setTimeout(() => void Promise.all([preloadDataStage(), preloadShapeStage()]).catch(() => {}), IDLE_MS);
+    return () => clearTimeout(handle);
+  }, []);
   if (!stage) return null;
   if (stage.planned !== null) return <PlannedStage name={stage.name} sentence={stage.planned} />;
   if (stage.id === 'correlations') return <CorrelationsStage study={study} />;
-  return (
-    <Suspense fallback={null}>
-      <DataStage study={study} />
-    </Suspense>
-  );
+  if (stage.id === 'shape') return <ShapeStage study={study} />;
+  return <DataStage study={study} />;
 }

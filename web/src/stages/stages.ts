@@ -1,12 +1,7 @@
 /** The stages of a study, in the order of the work. */
 export const STAGES = [
   { id: 'data', name: 'Data', planned: null },
-  {
-    id: 'shape',
-    name: 'Shape',
-    planned:
-      'Here the distribution of each variable in the working set will be shown, with tests of normality and other scales side by side.',
-  },
+  { id: 'shape', name: 'Shape', planned: null },
   { id: 'correlations', name: 'Correlations', planned: null },
   {
     id: 'scatterplots',

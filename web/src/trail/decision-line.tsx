@@ -1,5 +1,6 @@
 import type { Decision, Study } from '@ivlen/contract';
 import { type FormEvent, useState } from 'react';
+import { Link } from 'react-router';
 import { useStudyChanges } from './use-study-changes';
 
 const WHEN = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
@@ -9,10 +10,12 @@ interface DecisionLineProps {
   readonly decision: Decision;
   /** The last decision can be taken back; earlier ones after the later ones. */
   readonly isLast: boolean;
+  /** Whether it is the state on screen anyway. */
+  readonly isShown: boolean;
 }
 
 /** One decision: what, when, why; the reason can be written or corrected later. */
-export function DecisionLine({ study, decision, isLast }: DecisionLineProps) {
+export function DecisionLine({ study, decision, isLast, isShown }: DecisionLineProps) {
   const { undo, setReason } = useStudyChanges(study);
   const [editing, setEditing] = useState(false);
   const submit = (event: FormEvent<HTMLFormElement>) => {
@@ -24,7 +27,7 @@ export function DecisionLine({ study, decision, isLast }: DecisionLineProps) {
     <li className="px-5 py-3">
       <p>{decision.summary}</p>
       <p className="figures text-[13px] text-muted">
-        {WHEN.format(new Date(decision.created))} · revision {decision.number}
+        {WHEN.format(new Date(decision.created))} · {decision.earlier ? 'before it was archived' : `revision ${decision.number}`}
       </p>
       {editing ? (
         <form onSubmit={submit} className="mt-2 flex gap-2">
@@ -39,9 +42,16 @@ export function DecisionLine({ study, decision, isLast }: DecisionLineProps) {
       ) : (
         <p className="mt-1 flex gap-3 text-[13px]">
           {decision.reason && <span className="min-w-0 flex-1 font-serif text-[15px]">{decision.reason}</span>}
-          <button type="button" className="button-quiet" onClick={() => setEditing(true)}>
-            {decision.reason ? 'Edit the reason' : 'Add a reason'}
-          </button>
+          {!decision.earlier && (
+            <button type="button" className="button-quiet" onClick={() => setEditing(true)}>
+              {decision.reason ? 'Edit the reason' : 'Add a reason'}
+            </button>
+          )}
+          {!isShown && !decision.earlier && (
+            <Link to={`/studies/${study.id}/at/${decision.number}/data`} className="button-quiet">
+              See the study as it was
+            </Link>
+          )}
           {isLast && (
             <button type="button" className="button-quiet" disabled={undo.isPending} onClick={() => undo.mutate()}>
               Take back

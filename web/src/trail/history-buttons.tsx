@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect } from 'react';
 import { trailQuery } from '../api/queries';
+import { FIELDS } from '../frame/keyboard';
 import { Hint } from '../frame/tooltip';
 import { useLatest } from '../frame/use-latest';
 import { TrailDrawer } from './trail-drawer';
@@ -55,7 +56,7 @@ function useHistoryKeys(goBack: () => void, goForward: () => void): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey || event.key.toLowerCase() !== 'z') return;
-      if (event.target instanceof HTMLElement && event.target.matches('input, textarea, select')) return;
+      if (event.target instanceof HTMLElement && event.target.matches(FIELDS)) return;
       event.preventDefault();
       if (event.shiftKey) goForward();
       else goBack();

@@ -26,7 +26,13 @@ export function TrailDrawer({ study, trail }: { study: Study; trail: Trail | und
           </header>
           <ol className="min-h-0 flex-1 divide-y divide-rule overflow-y-auto" reversed>
             {trail?.decisions.map((decision, i) => (
-              <DecisionLine key={decision.number} study={study} decision={decision} isLast={i === 0 && count > 1} />
+              <DecisionLine
+                key={`${decision.earlier} ${decision.number}`}
+                study={study}
+                decision={decision}
+                isLast={i === 0 && trail.undo !== null}
+                isShown={!decision.earlier && decision.number === study.head}
+              />
             ))}
           </ol>
           <p className="border-t border-rule px-5 py-3 text-[13px] text-muted">

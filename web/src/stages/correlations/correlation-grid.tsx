@@ -18,10 +18,12 @@ interface CorrelationGridProps {
   readonly settings: CorrelationSettings;
   readonly selected: Pair | null;
   readonly onOpen: (x: Variable, y: Variable) => void;
+  /** Variables whose shape is marked, with what marks it. */
+  readonly marked: ReadonlyMap<string, string>;
 }
 
 /** The matrix: coefficients below the diagonal, distributions on it, and what is chosen above it. */
-export function CorrelationGrid({ study, variables, result, settings, selected, onOpen }: CorrelationGridProps) {
+export function CorrelationGrid({ study, variables, result, settings, selected, onOpen, marked }: CorrelationGridProps) {
   const size = variables.length;
   const scale = useCoefficientScale();
   const { data: summary } = useQuery(analysisQuery(study.id, study.head, { kind: 'summary' }));
@@ -106,7 +108,10 @@ export function CorrelationGrid({ study, variables, result, settings, selected, 
           </div>
           {cells.map((cell, j) => {
             const common = { cell, height, active: active.i === i && active.j === j };
-            if (i === j) return <DiagonalCell key={cell.column.id} {...common} bins={bins.get(cell.row.id) ?? NO_BINS} />;
+            if (i === j)
+              return (
+                <DiagonalCell key={cell.column.id} {...common} bins={bins.get(cell.row.id) ?? NO_BINS} marked={marked.get(cell.row.id)} />
+              );
             if (i < j) return <UpperCell key={cell.column.id} {...common} settings={settings} />;
             return (
               <CoefficientCell

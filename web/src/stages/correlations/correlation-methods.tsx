@@ -1,8 +1,10 @@
-import type { CorrelationSettings } from '@ivlen/contract';
+import type { CorrelationSettings, Study } from '@ivlen/contract';
+import { COEFFICIENTS, METHODS } from '../../method-words';
 import type { MethodsPart } from '../../methods-line/methods-parts';
 import { OptionList } from '../../methods-line/option-list';
 import { levelsInWords } from './levels';
 import { LevelsEditor } from './levels-editor';
+import { ownMethodsPart } from './own-methods';
 
 const ALTERNATIVES: Readonly<Record<CorrelationSettings['alternative'], string>> = {
   'two-sided': 'two-sided',
@@ -16,18 +18,38 @@ const MISSING: Readonly<Record<CorrelationSettings['missing'], string>> = {
 
 interface Facts {
   readonly variables: number;
-  readonly rows: number;
+  /** Which rows: "all 248 rows", "236 of 248 rows". */
+  readonly rows: string;
+  readonly study: Study;
 }
 
 /** The methods line of the Correlations stage. */
 export function correlationMethods(
   settings: CorrelationSettings,
-  { variables, rows }: Facts,
+  { variables, rows, study }: Facts,
   change: (patch: Partial<CorrelationSettings>) => void,
 ): MethodsPart[] {
   const text = (words: string): MethodsPart => ({ type: 'text', text: words });
   return [
-    text(`Pearson’s r among ${variables} ${variables === 1 ? 'variable' : 'variables'} in all ${rows.toLocaleString('en-GB')} rows, `),
+    {
+      type: 'choice',
+      text: COEFFICIENTS[settings.method].name,
+      label: 'the method',
+      content: (close) => (
+        <OptionList
+          label="Method"
+          value={settings.method}
+          options={METHODS.map((method) => ({ value: method, name: COEFFICIENTS[method].name, words: COEFFICIENTS[method].when }))}
+          onChoose={(method) => {
+            change({ method });
+            close();
+          }}
+        />
+      ),
+    },
+    text(` among ${variables} ${variables === 1 ? 'variable' : 'variables'}`),
+    ...ownMethodsPart(study, settings.method),
+    text(` in ${rows}, `),
     {
       type: 'choice',
       text: ALTERNATIVES[settings.alternative],

@@ -3,9 +3,11 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { lazy, Suspense } from 'react';
 import { analysisQuery } from '../../api/queries';
 import { FailureNotice } from '../../frame/failure-notice';
+import { rowsInWords } from '../../frame/rows-in-use';
 import { MethodsLine } from '../../methods-line/methods-line';
 import { useSettings } from '../../settings/use-settings';
 import { useWorkingSet, type WorkingSet } from '../../settings/use-working-set';
+import { useShapeMarks } from '../shape/use-shape-marks';
 import { AboveChooser } from './above-chooser';
 import { CorrelationGrid } from './correlation-grid';
 import { correlationMethods } from './correlation-methods';
@@ -25,7 +27,7 @@ export function CorrelationsStage({ study }: { study: Study }) {
   const selection = usePairSelection(study);
   if (!workingSet || !settings) return <GridSkeleton size={8} />;
   const patch = (part: Partial<CorrelationSettings>) => change({ ...settings, ...part });
-  const facts = { variables: workingSet.variables.length, rows: study.rows };
+  const facts = { variables: workingSet.variables.length, rows: rowsInWords(study), study };
   return (
     <>
       <section className="flex min-w-0 flex-1 flex-col" aria-label="Correlations">
@@ -60,11 +62,13 @@ interface GridAreaProps {
 
 function GridArea({ study, workingSet, settings, patch, selection }: GridAreaProps) {
   const { variables } = workingSet;
+  const marks = useShapeMarks(study, variables);
   const enough = variables.length >= 2 && variables.length <= MOST_IN_GRID;
   const request = {
     kind: 'correlation' as const,
     variables: variables.map(({ id }) => id),
-    method: 'pearson' as const,
+    method: settings.method,
+    byVariable: study.state.pairMethods,
     alternative: settings.alternative,
     missing: settings.missing,
     level: INTERVAL_LEVEL,
@@ -87,8 +91,9 @@ function GridArea({ study, workingSet, settings, patch, selection }: GridAreaPro
         settings={settings}
         selected={selection.pair}
         onOpen={selection.open}
+        marked={marks.marked}
       />
-      <GridLegend variables={shown} result={data} settings={settings} />
+      <GridLegend variables={shown} result={data} settings={settings} marks={marks} pairMethods={study.state.pairMethods} />
     </>
   );
 }

@@ -1,11 +1,15 @@
 import type { CorrelationResult, Variable } from '@ivlen/contract';
-import { formatCoefficient, formatFullP, formatInterval, formatPRelation } from '@ivlen/core';
+import { formatCoefficient, formatFullP, formatInterval, formatPRelation, type Method } from '@ivlen/core';
+import { COEFFICIENTS } from '../../method-words';
 import { displayName } from '../../variable-name';
 
 /** Everything about one cell of the grid. */
 export interface GridCellData {
   readonly row: Variable;
   readonly column: Variable;
+  readonly method: Method;
+  /** Whether it is another than that of all. */
+  readonly ownMethod: boolean;
   readonly coefficient: number;
   readonly p: number;
   readonly log10P: number;
@@ -22,6 +26,8 @@ export function cellData(result: CorrelationResult, variables: readonly Variable
   return {
     row,
     column,
+    method: result.methods[at] ?? 'pearson',
+    ownMethod: result.methods[at] !== result.methods[0],
     coefficient: result.coefficient[at] ?? Number.NaN,
     p: result.pValue[at] ?? Number.NaN,
     log10P: result.log10P[at] ?? Number.NEGATIVE_INFINITY,
@@ -56,5 +62,8 @@ export function cellLines(cell: GridCellData, levels: readonly number[]): string
   if (cell.because) return [`no coefficient: ${undefinedInWords(cell)}`];
   const exact = Number.isFinite(cell.log10P) && cell.p < 0.001 ? ` (${formatFullP(cell.p, cell.log10P)})` : '';
   const interval = Number.isNaN(cell.low) ? 'no interval' : `95 % interval ${formatInterval(cell.low, cell.high, 3)}`;
-  return [`r = ${formatCoefficient(cell.coefficient, 3)}, ${formatPRelation(cell.p, levels)}${exact}`, `n = ${cell.n}, ${interval}`];
+  return [
+    `${COEFFICIENTS[cell.method].symbol} = ${formatCoefficient(cell.coefficient, 3)}, ${formatPRelation(cell.p, levels)}${exact}`,
+    `n = ${cell.n}, ${interval}`,
+  ];
 }

@@ -3,6 +3,7 @@ import { countMarks, formatCoefficient, formatInterval, formatP } from '@ivlen/c
 import { memo, type ReactNode } from 'react';
 import type { CoefficientScale } from '../../figures/coefficient-scale';
 import { Sparkline } from '../../frame/sparkline';
+import { COEFFICIENTS } from '../../method-words';
 import { displayName } from '../../variable-name';
 import { cellId, cellLines, type GridCellData } from './grid-cell-data';
 
@@ -59,7 +60,10 @@ export const CoefficientCell = memo(function CoefficientCell({
       style={{ height, background, color: text }}
       selected={selected}
     >
-      <span className="grid w-full grid-cols-[minmax(1px,1fr)_auto_minmax(14px,1fr)] items-center">
+      <span className="grid w-full grid-cols-[minmax(8px,1fr)_auto_minmax(14px,1fr)] items-center">
+        <span aria-hidden="true" className="-mt-2 pr-px text-right text-[10px] leading-none">
+          {cell.ownMethod ? COEFFICIENTS[cell.method].symbol : ''}
+        </span>
         <span className="col-start-2 whitespace-nowrap">{formatCoefficient(cell.coefficient)}</span>
         <span className="-mt-2 pl-px text-left text-[10px] leading-none tracking-[-0.08em]" aria-hidden="true">
           {'*'.repeat(marks)}
@@ -97,16 +101,28 @@ function upperText(cell: GridCellData, above: CorrelationSettings['above'], leve
   }
 }
 
-export const DiagonalCell = memo(function DiagonalCell({ cell, active, height, bins }: CellProps & { readonly bins: readonly number[] }) {
+interface DiagonalCellProps extends CellProps {
+  readonly bins: readonly number[];
+  /** What marks the variable's shape, in words; undefined if nothing does. */
+  readonly marked: string | undefined;
+}
+
+export const DiagonalCell = memo(function DiagonalCell({ cell, active, height, bins, marked }: DiagonalCellProps) {
   return (
     <div
       data-cell={cellId(cell)}
       tabIndex={active ? 0 : -1}
       role="gridcell"
-      aria-label={`${displayName(cell.row)}: distribution of ${cell.n} values`}
-      className="flex items-end justify-center overflow-hidden rounded bg-sunken px-1"
+      aria-label={`${displayName(cell.row)}: distribution of ${cell.n} values${marked ? `; ${marked}` : ''}`}
+      title={marked}
+      className="relative flex items-end justify-center overflow-hidden rounded bg-sunken px-1"
       style={{ height }}
     >
+      {marked && (
+        <span aria-hidden="true" className="absolute top-0.5 right-1 text-[10px] leading-none text-caution">
+          ▲
+        </span>
+      )}
       <Sparkline bins={bins} width={46} height={height - 8} />
     </div>
   );

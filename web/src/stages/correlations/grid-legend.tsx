@@ -1,5 +1,8 @@
 import type { CorrelationResult, CorrelationSettings, Variable } from '@ivlen/contract';
+import type { Method } from '@ivlen/core';
+import { COEFFICIENTS } from '../../method-words';
 import { displayName } from '../../variable-name';
+import type { ShapeMarks } from '../shape/use-shape-marks';
 import { levelInWords } from './levels';
 import { tally } from './tally';
 
@@ -13,12 +16,19 @@ interface GridLegendProps {
   readonly variables: readonly Variable[];
   readonly result: CorrelationResult;
   readonly settings: CorrelationSettings;
+  readonly marks: ShapeMarks;
+  /** Variables whose pairs have a method of their own. */
+  readonly pairMethods: Readonly<Record<string, Method>>;
 }
 
 /** What the grid's colours and marks mean, and what it says as a whole. */
-export function GridLegend({ variables, result, settings: { levels, alternative } }: GridLegendProps) {
+export function GridLegend({ variables, result, settings: { levels, alternative, method }, marks, pairMethods }: GridLegendProps) {
   const { pairs, marked, expected, fewest, most, without } = tally(result, levels[0] ?? 0.05);
-  const ordinal = variables.filter(({ kind }) => kind === 'ordinal').map(displayName);
+  // Neither shape nor uneven steps touch a coefficient of ranks.
+  const byPearson = variables.filter(({ id }) => (pairMethods[id] ?? method) === 'pearson');
+  const shaped = byPearson.filter(({ id }) => marks.marked.has(id)).map(displayName);
+  const ordinal = byPearson.filter(({ kind }) => kind === 'ordinal').map(displayName);
+  const own = variables.filter(({ id }) => (pairMethods[id] ?? method) !== method);
   return (
     <div className="figures mt-3 max-w-3xl space-y-1.5 text-[13px] text-muted" data-testid="legend">
       <p className="flex flex-wrap items-center gap-x-5 gap-y-1">
@@ -47,6 +57,23 @@ export function GridLegend({ variables, result, settings: { levels, alternative 
         were associated.
         {without > 0 && ` ${without} ${without === 1 ? 'pair has' : 'pairs have'} no coefficient (–).`}
       </p>
+      {own.length > 0 && (
+        <p>
+          {own
+            .map((variable) => `${COEFFICIENTS[pairMethods[variable.id] ?? method].symbol} in the tiles of ${displayName(variable)}`)
+            .join(', ')}
+          : another coefficient than {COEFFICIENTS[method].symbol}, as decided for {own.length === 1 ? 'it' : 'them'}; the trail says why.
+        </p>
+      )}
+      {shaped.length > 0 && (
+        <p>
+          <span aria-hidden="true" className="text-caution">
+            ▲{' '}
+          </span>
+          {shaped.join(', ')}: beyond {marks.rule}. Pearson’s r may rest on the tails, and its interval on a shape that is not there; see
+          Shape.
+        </p>
+      )}
       {ordinal.length > 0 && (
         <p className="text-caution">
           {ordinal.join(', ')} {ordinal.length === 1 ? 'is' : 'are'} ordinal: Pearson’s r takes the steps between the values as equal.

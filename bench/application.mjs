@@ -1,0 +1,121 @@
+// How fast a running application brings a large table in and answers at size: ./ivlen start, then npm run bench:application.
+import { execFile } from 'node:child_process';
+import { createWriteStream, existsSync, mkdtempSync, openAsBlob, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { promisify } from 'node:util';
+
+const BASE = process.env.IVLEN_ADDRESS ?? 'http://127.0.0.1:4310';
+const PID_FILE = new URL('../.data/server.pid', import.meta.url);
+const PYTHON = '/usr/bin/python3';
+// Not the waiting kind: connections to the server must be looked after meanwhile.
+const run = promisify(execFile);
+const [ROWS, COLUMNS] = [1_000_000, 20];
+const EDITS = 9;
+
+const ask = async (path, init) => {
+  const response = await fetch(`${BASE}/api${path}`, init);
+  if (!response.ok) throw new Error(`${path}: ${await response.text()}`);
+  const body = await response.json();
+  if (response.status !== 202) return body;
+  const events = await (await fetch(`${BASE}/api/jobs/${body.job}/events`)).text();
+  const last = JSON.parse(events.trim().split('data: ').at(-1));
+  if (last.type !== 'done') throw new Error(JSON.stringify(last));
+  return last.result;
+};
+const post = (path, json) => ask(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body: JSON.stringify(json) });
+const timed = async (work) => {
+  const start = performance.now();
+  const result = await work();
+  return { ms: performance.now() - start, result };
+};
+const median = (values) => values.toSorted((a, b) => a - b)[Math.floor(values.length / 2)];
+const line = (name, value) => console.log(name.padEnd(66), value);
+
+async function writeTable(path) {
+  const file = createWriteStream(path);
+  let state = 12345;
+  const cell = () => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return (state / 2 ** 32) * 100;
+  };
+  file.write(`${Array.from({ length: COLUMNS }, (_, i) => `x${i}`).join(',')}\n`);
+  for (let row = 0; row < ROWS; row += 1000) {
+    const lines = Array.from({ length: 1000 }, () => Array.from({ length: COLUMNS }, () => cell().toFixed(3)).join(','));
+    if (!file.write(`${lines.join('\n')}\n`)) await new Promise((resolve) => file.once('drain', resolve));
+  }
+  await new Promise((resolve) => file.end(resolve));
+}
+
+async function bringIn(path, name) {
+  const preview = await ask(`/imports?name=${name}`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'application/octet-stream' },
+    body: await openAsBlob(path),
+  });
+  return post('/studies', { importId: preview.id, name });
+}
+
+/** Megabytes that the server has in memory, asked often; null if it is not ours to look at. */
+function watchMemory() {
+  const pid = existsSync(PID_FILE) ? readFileSync(PID_FILE, 'utf8').trim() : null;
+  let peak = null;
+  const timer = setInterval(() => {
+    if (pid === null) return;
+    const kilobytes = Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))?.[1]);
+    peak = Math.max(peak ?? 0, kilobytes / 1024);
+  }, 50);
+  return () => {
+    clearInterval(timer);
+    return peak;
+  };
+}
+
+const folder = mkdtempSync(join(tmpdir(), 'ivlen-bench-'));
+const studies = [];
+try {
+  const table = join(folder, 'large.csv');
+  await writeTable(table);
+  const peakOf = watchMemory();
+  const brought = await times(3, async () => {
+    const { ms, result } = await timed(() => bringIn(table, 'bench large'));
+    studies.push(result.id);
+    return ms;
+  });
+  const [peak, ours] = [peakOf(), Math.min(...brought)];
+  line(`bring in ${ROWS.toLocaleString('en-GB')} × ${COLUMNS}, read and stored, fastest of 3, ms`, ours.toFixed(0));
+  line('  most memory of the server meanwhile, MB (goal: below 500)', peak?.toFixed(0) ?? '–');
+  try {
+    const script = `import pandas,time\nt=time.time(); pandas.read_csv(${JSON.stringify(table)}); print(1000*(time.time()-t))`;
+    const reference = Math.min(...(await times(3, async () => Number((await run(PYTHON, ['-c', script])).stdout))));
+    line('  reference data-frame library reads the same file, fastest of 3, ms', reference.toFixed(0));
+    line('  ratio (goal: at most 3)', (ours / reference).toFixed(2));
+  } catch {
+    line('  reference data-frame library', 'not installed (Debian: python3-pandas)');
+  }
+
+  const loggers = join(folder, 'loggers.csv');
+  await run('npm', ['run', '--silent', 'samples', 'loggers', loggers], { cwd: new URL('..', import.meta.url) });
+  let study = await bringIn(loggers, 'bench loggers');
+  studies.push(study.id);
+  const block = (number) => timed(() => ask(`/studies/${study.id}/revisions/${study.head}/rows?block=${number}&descending=0`));
+  line('256 rows of 200,000 × 24, first time, ms', (await block(0)).ms.toFixed(0));
+  line('  elsewhere, median of 9, ms', median(await times(9, async (i) => (await block(80 * i + 3)).ms)).toFixed(0));
+  const edits = await times(EDITS, async (i) => {
+    const change = { type: 'edit-cells', variables: ['v7'], rows: [123_456], cells: [[String(i + 0.5)]] };
+    const { ms, result } = await timed(() => post(`/studies/${study.id}/changes`, { expectedHead: study.head, change }));
+    study = result;
+    return ms;
+  });
+  line('one cell of 200,000 × 24 edited, median of 9, ms (goal: 100)', median(edits).toFixed(0));
+  line('  the first, with nothing in memory, ms', edits[0].toFixed(0));
+} finally {
+  for (const id of studies) await fetch(`${BASE}/api/studies/${id}`, { method: 'DELETE' });
+  rmSync(folder, { recursive: true });
+}
+
+async function times(count, work) {
+  const found = [];
+  for (let i = 0; i < count; i++) found.push(await work(i));
+  return found;
+}

@@ -1,0 +1,77 @@
+import { z } from 'zod';
+import { methodSchema, studyStateSchema, variableSchema } from './codebook';
+import { derivationSchema } from './derivations';
+import { namedSubsetSchema, rowRangesSchema, subsetSchema } from './subsets';
+
+/** What of a codebook entry can be corrected after the data are in. */
+export const variablePatchSchema = variableSchema
+  .pick({
+    name: true,
+    label: true,
+    unit: true,
+    kind: true,
+    decimals: true,
+    role: true,
+    highMeans: true,
+    valueLabels: true,
+    validRange: true,
+    missingCodes: true,
+    note: true,
+  })
+  .partial();
+export type VariablePatch = z.infer<typeof variablePatchSchema>;
+
+/** What of the study's own entry can be corrected. */
+export const studyEntryPatchSchema = studyStateSchema.pick({ rowMeaning: true, source: true, citation: true, exclusions: true }).partial();
+export type StudyEntryPatch = z.infer<typeof studyEntryPatchSchema>;
+
+const id = z.string().min(1).max(40);
+/** Cells that one change may write. */
+export const MOST_CELLS = 500_000;
+
+/** Rows by their numbers, or by a rule. */
+export const rowChoiceSchema = z.union([z.object({ rows: rowRangesSchema }), z.object({ rule: subsetSchema })]);
+export type RowChoice = z.infer<typeof rowChoiceSchema>;
+
+/** How a derived variable is called and computed; a formula names its sources as the codebook does. */
+export const definitionSchema = z.object({
+  name: z.string().trim().min(1, 'A variable needs a name.').max(200),
+  unit: z.string().max(60).nullable(),
+  derivation: derivationSchema,
+});
+export type Definition = z.infer<typeof definitionSchema>;
+
+/** One change of a study; each becomes a revision. */
+export const changeSchema = z.discriminatedUnion('type', [
+  z.object({ type: z.literal('edit-variable'), variable: id, patch: variablePatchSchema }),
+  z.object({ type: z.literal('edit-study'), patch: studyEntryPatchSchema }),
+  z.object({
+    type: z.literal('edit-cells'),
+    variables: z.array(id).min(1).max(1000),
+    /** Row numbers from 1, in the order of the block. */
+    rows: z.array(z.number().int().min(1)).min(1).max(MOST_CELLS),
+    /** The block's texts, row by row; "" is missing. */
+    cells: z.array(z.array(z.string().max(2000))),
+  }),
+  z.object({ type: z.literal('set-aside'), choice: rowChoiceSchema, because: z.string().trim().min(1, 'Say why.').max(300) }),
+  z.object({ type: z.literal('bring-back'), choice: rowChoiceSchema }),
+  z.object({ type: z.literal('set-subset'), subset: subsetSchema.nullable() }),
+  z.object({ type: z.literal('name-subset'), named: namedSubsetSchema }),
+  z.object({ type: z.literal('forget-subset'), name: z.string() }),
+  z.object({ type: z.literal('derive'), definition: definitionSchema }),
+  z.object({ type: z.literal('redefine'), variable: id, definition: definitionSchema }),
+  z.object({ type: z.literal('remove-variable'), variable: id }),
+  z.object({ type: z.literal('accept-value'), variable: id, row: z.number().int().min(1), value: z.number().nullable() }),
+  /** Other scales of a variable were looked at, and none was kept. */
+  z.object({ type: z.literal('no-scale-kept'), variable: id }),
+  /** The pairs of a variable are correlated by a method of their own; null as all others are. */
+  z.object({ type: z.literal('set-pair-method'), variable: id, method: methodSchema.nullable() }),
+  /** Codebook, derived variables, subsets and settings as another study has them. */
+  z.object({ type: z.literal('take-over'), from: z.uuid() }),
+]);
+export type Change = z.infer<typeof changeSchema>;
+export type ChangeOf<T extends Change['type']> = Extract<Change, { type: T }>;
+
+/** What of another study's choices fits a study, and what does not, each in words. */
+export const choicesPreviewSchema = z.object({ fits: z.array(z.string()), notFitting: z.array(z.string()) });
+export type ChoicesPreview = z.infer<typeof choicesPreviewSchema>;

@@ -1,0 +1,129 @@
+import { constantNamed, functionOfOne, functionOverARow } from './functions';
+import type { FormulaTree } from './parse-formula';
+
+export interface FormulaOptions {
+  /** Whether max, min, mean and sum use the values that there are in a row, or need all of them. Default false. */
+  ignoreMissing?: boolean;
+}
+
+export interface FormulaValues {
+  /** In row order; NaN where the row has no result. */
+  readonly values: Float64Array;
+  /** Rows without a result because a value that it needs is missing. */
+  readonly missing: number;
+  /** Rows that have all values, but no finite result: a division by zero, the logarithm of 0 or less, an overflow. */
+  readonly undefinedRows: readonly number[];
+}
+
+type Operand = Float64Array | number;
+
+/**
+ * Computes a formula for every row.
+ *
+ * Missing values (NaN) make the result missing, except inside max, min, mean and sum under `ignoreMissing`, which are
+ * missing only where all their values are. A result that is not finite is missing and counted apart.
+ * @param variables columns of equal length by the names used in the formula
+ * @throws {RangeError} a name that is neither a variable nor a constant.
+ */
+export function evaluateFormula(
+  tree: FormulaTree,
+  variables: ReadonlyMap<string, Float64Array>,
+  rows: number,
+  { ignoreMissing = false }: FormulaOptions = {},
+): FormulaValues {
+  const operand = evaluate(tree, { variables, rows, ignoreMissing });
+  const values = typeof operand === 'number' ? new Float64Array(rows).fill(operand) : operand;
+  const needed = evaluate(tree, { variables: presence(variables), rows, ignoreMissing, presence: true });
+  const lacks = (row: number) => Number.isNaN(typeof needed === 'number' ? needed : needed[row]);
+  const undefinedRows: number[] = [];
+  let missing = 0;
+  for (let row = 0; row < rows; row++) {
+    if (Number.isFinite(values[row])) continue;
+    values[row] = Number.NaN;
+    if (lacks(row)) missing++;
+    else undefinedRows.push(row);
+  }
+  return { values, missing, undefinedRows };
+}
+
+interface Context {
+  readonly variables: ReadonlyMap<string, Float64Array>;
+  readonly rows: number;
+  readonly ignoreMissing: boolean;
+  /** Follow only what is missing: every value is 0 or NaN, and so is every result. */
+  readonly presence?: boolean;
+}
+
+/** The columns with every value replaced by 0, so that only what is missing can be followed through the formula. */
+function presence(variables: ReadonlyMap<string, Float64Array>): ReadonlyMap<string, Float64Array> {
+  return new Map([...variables].map(([name, column]) => [name, column.map((value) => (value === value ? 0 : Number.NaN))]));
+}
+
+function evaluate(tree: FormulaTree, context: Context): Operand {
+  switch (tree.type) {
+    case 'number':
+      return context.presence ? 0 : tree.value;
+    case 'variable':
+      return variable(tree.name, context);
+    case 'negative':
+      return each(evaluate(tree.of, context), (x) => -x);
+    case 'binary':
+      return combine(
+        evaluate(tree.left, context),
+        evaluate(tree.right, context),
+        context.presence ? (a, b) => a + b : OPERATIONS[tree.operator],
+      );
+    case 'call':
+      return call(tree.name, tree.arguments, context);
+  }
+}
+
+const OPERATIONS = {
+  '+': (a: number, b: number) => a + b,
+  '-': (a: number, b: number) => a - b,
+  '*': (a: number, b: number) => a * b,
+  '/': (a: number, b: number) => a / b,
+  '^': power,
+} as const;
+
+/** Math.pow takes 1 and x⁰ for known even where the other value is missing. */
+function power(base: number, exponent: number): number {
+  return base === base && exponent === exponent ? base ** exponent : Number.NaN;
+}
+
+function variable(name: string, { variables }: Context): Operand {
+  const column = variables.get(name);
+  if (column) return column;
+  const constant = constantNamed(name);
+  if (constant === undefined) throw new RangeError(`there is no variable called ${name}`);
+  return constant;
+}
+
+function call(name: string, values: readonly FormulaTree[], context: Context): Operand {
+  const operands = values.map((value) => evaluate(value, context));
+  const ofOne = functionOfOne(name);
+  if (ofOne) return each(operands[0], context.presence ? (x) => x : ofOne);
+  const overRow = functionOverARow(name);
+  if (!overRow) throw new RangeError(`there is no function called ${name}`);
+  return Float64Array.from({ length: context.rows }, (_, row) => {
+    let gathered = overRow.start;
+    let count = 0;
+    for (const operand of operands) {
+      const x = typeof operand === 'number' ? operand : operand[row];
+      if (x === x) {
+        gathered = overRow.add(gathered, x);
+        count++;
+      } else if (!context.ignoreMissing) return Number.NaN;
+    }
+    return count === 0 ? Number.NaN : overRow.end(gathered, count);
+  });
+}
+
+function each(operand: Operand, f: (x: number) => number): Operand {
+  return typeof operand === 'number' ? f(operand) : operand.map(f);
+}
+
+function combine(left: Operand, right: Operand, f: (a: number, b: number) => number): Operand {
+  if (typeof left === 'number') return typeof right === 'number' ? f(left, right) : right.map((b) => f(left, b));
+  return typeof right === 'number' ? left.map((a) => f(a, right)) : left.map((a, row) => f(a, right[row]));
+}

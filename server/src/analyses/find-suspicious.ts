@@ -1,0 +1,133 @@
+import { isQuantity, type Suspicion, type SuspiciousResult } from '@ivlen/contract';
+import { correlationMatrix, duplicatedRows, effectWithout, suspiciousValues } from '@ivlen/core';
+import { type AnalysisColumns, columnOf } from './analysis-columns';
+import { figure } from './figures';
+
+const VALUES_LISTED = 100;
+/** Each listed value has its figures computed over all rows; in a large table fewer are listed at a time. */
+const ROWS_WORKED_THROUGH = 4_000_000;
+const FEWEST_LISTED = 20;
+/** Partners are chosen, not reported, from so many rows. */
+const ROWS_FOR_PARTNERS = 20_000;
+const PARTNERS = 2;
+const GROUPS_LISTED = 20;
+const REASONS = ['below-range', 'above-range', 'decimal-slip', 'far-out'] as const;
+
+type ValueSuspicion = Extract<Suspicion, { type: 'value' }>;
+
+/** What in the table should be looked at, over all variables; values found right already are left out. */
+export function findSuspicious(columns: AnalysisColumns): SuspiciousResult {
+  const values = suspiciousCells(columns);
+  const rows = columns.values[0]?.length ?? 0;
+  const listed = values.slice(0, Math.min(VALUES_LISTED, Math.max(FEWEST_LISTED, Math.floor(ROWS_WORKED_THROUGH / Math.max(1, rows)))));
+  const partners = strongestPartners(columns, new Set(listed.map(({ variable }) => variable)));
+  return {
+    kind: 'suspicious',
+    suspicions: [
+      ...listed.map((found) => withEffect(found, columns, partners.get(found.variable) ?? [])),
+      ...repeatedIdentifiers(columns),
+      ...equalRows(columns),
+      ...constants(columns),
+    ],
+    more: values.length - listed.length,
+  };
+}
+
+interface FoundValue extends Omit<ValueSuspicion, 'effect'> {
+  /** Place among the rows in use. */
+  readonly at: number;
+  readonly distance: number;
+}
+
+function suspiciousCells(columns: AnalysisColumns): FoundValue[] {
+  const accepted = new Set(columns.state.accepted.map(({ variable, row, value }) => `${variable} ${row} ${value}`));
+  const found = columns.state.variables.filter(isMeasuredQuantity).flatMap(({ id, validRange }) => {
+    const range = {
+      ...(validRange?.low == null ? {} : { low: validRange.low }),
+      ...(validRange?.high == null ? {} : { high: validRange.high }),
+    };
+    return suspiciousValues(columnOf(columns, id), range).map(({ row: at, value, reason, suggestion, modifiedZ }): FoundValue => {
+      const row = (columns.rows?.[at] ?? at) + 1;
+      return { type: 'value', reason, variable: id, row, value, suggestion, at, distance: Math.abs(modifiedZ) };
+    });
+  });
+  return found
+    .filter(({ variable, row, value }) => !accepted.has(`${variable} ${row} ${value}`))
+    .sort((a, b) => REASONS.indexOf(a.reason) - REASONS.indexOf(b.reason) || b.distance - a.distance);
+}
+
+/** Derived values follow from the measured ones, where they are corrected. */
+function isMeasuredQuantity(variable: AnalysisColumns['state']['variables'][number]): boolean {
+  return isQuantity(variable) && variable.derivation === null;
+}
+
+/** For each variable those that it is most strongly correlated with. */
+function strongestPartners(columns: AnalysisColumns, ids: ReadonlySet<string>): Map<string, string[]> {
+  const quantities = columns.state.variables.filter(isMeasuredQuantity).map(({ id }) => id);
+  if (ids.size === 0 || quantities.length < 2) return new Map();
+  const { coefficient } = correlationMatrix(
+    quantities.map((id) => thinned(columnOf(columns, id))),
+    { method: 'pearson', missing: 'pairwise' },
+  );
+  const size = quantities.length;
+  return new Map(
+    [...ids].map((id) => {
+      const row = quantities.indexOf(id);
+      const strength = (other: string) => Math.abs(coefficient[row * size + quantities.indexOf(other)] ?? Number.NaN);
+      const others = quantities.filter((other) => other !== id && !Number.isNaN(strength(other)));
+      return [id, others.sort((a, b) => strength(b) - strength(a)).slice(0, PARTNERS)];
+    }),
+  );
+}
+
+/** Every so-manieth row of a long column. */
+function thinned(column: Float64Array): Float64Array {
+  const step = Math.ceil(column.length / ROWS_FOR_PARTNERS);
+  return step <= 1 ? column : Float64Array.from({ length: Math.floor(column.length / step) }, (_, i) => column[i * step] ?? Number.NaN);
+}
+
+function withEffect({ at, distance, ...found }: FoundValue, columns: AnalysisColumns, partners: readonly string[]): ValueSuspicion {
+  const others = partners.map((id) => columnOf(columns, id));
+  const { mean, sd, meanWithout, sdWithout, correlations } = effectWithout(columnOf(columns, found.variable), at, others);
+  return {
+    ...found,
+    effect: {
+      mean: figure(mean),
+      sd: figure(sd),
+      meanWithout: figure(meanWithout),
+      sdWithout: figure(sdWithout),
+      correlations: correlations.map(({ r, rWithout }, i) => ({ with: partners[i] ?? '', r: figure(r), rWithout: figure(rWithout) })),
+    },
+  };
+}
+
+function repeatedIdentifiers(columns: AnalysisColumns): Suspicion[] {
+  return columns.state.variables
+    .filter(({ kind }) => kind === 'identifier')
+    .flatMap(({ id }): Suspicion[] => {
+      const counts = new Map<number, number>();
+      for (const value of columnOf(columns, id)) if (value === value) counts.set(value, (counts.get(value) ?? 0) + 1);
+      const repeated = [...counts.values()].filter((count) => count > 1);
+      if (repeated.length === 0) return [];
+      return [
+        { type: 'repeated-identifier', variable: id, values: repeated.length, rows: repeated.reduce((sum, count) => sum + count, 0) },
+      ];
+    });
+}
+
+function equalRows(columns: AnalysisColumns): Suspicion[] {
+  const measured = columns.state.variables.filter(({ derivation }) => derivation === null).map(({ id }) => columnOf(columns, id));
+  if (measured.length < 2) return [];
+  return duplicatedRows(measured)
+    .slice(0, GROUPS_LISTED)
+    .map((group) => ({ type: 'duplicated-rows', rows: group.map((at) => (columns.rows?.[at] ?? at) + 1) }));
+}
+
+function constants(columns: AnalysisColumns): Suspicion[] {
+  return columns.state.variables.filter(isQuantity).flatMap(({ id }): Suspicion[] => {
+    const values = columnOf(columns, id);
+    const first = values.find((value) => value === value);
+    if (first === undefined || !values.every((value) => value !== value || value === first)) return [];
+    return [{ type: 'constant', variable: id, value: figure(first) }];
+  });
+}

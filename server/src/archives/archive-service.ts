@@ -1,0 +1,104 @@
+import { randomUUID } from 'node:crypto';
+import { type Settings, type StudyArchive, settingsSchemas } from '@ivlen/contract';
+import { CHUNK_ROWS } from '../columns/chunk-codec';
+import type { NewColumn } from '../columns/column-repository';
+import { SET_ASIDE } from '../columns/columns';
+import type { Database } from '../database/connect';
+import type { SentBody } from '../http/sent-body';
+import { openBlocksFile, stretches } from '../imports/column-blocks';
+import type { Spool } from '../imports/spool';
+import type { JobTools } from '../jobs/jobs';
+import { createStudy, type NewStudy } from '../studies/create-study';
+import { atFirstRevision } from '../studies/first-revision';
+import type { Workers } from '../workers/workers';
+import type { ReadArchive } from './read-archive';
+
+interface ReceivedArchive {
+  readonly id: string;
+  readonly name: string;
+}
+
+/** Brings study archives back. */
+export class ArchiveService {
+  constructor(
+    private readonly database: Database,
+    private readonly workers: Workers,
+    private readonly spool: Spool,
+  ) {}
+
+  async receive(name: string, body: SentBody, signal: AbortSignal): Promise<ReceivedArchive> {
+    const id = randomUUID();
+    try {
+      await this.spool.receive(id, body, signal);
+      return { id, name };
+    } catch (error) {
+      await this.spool.remove(id);
+      throw error;
+    }
+  }
+
+  /** Makes a study of an archive, with everything as it was. @returns its id */
+  async restore({ id, name }: ReceivedArchive, { signal, tell }: JobTools): Promise<string> {
+    const paths = this.spool.paths(id, 'archive');
+    const progress = new Float64Array(new SharedArrayBuffer(2 * Float64Array.BYTES_PER_ELEMENT));
+    tell(() => ({ what: 'bytes read', done: progress[0] ?? 0, total: progress[1] ?? 0 }));
+    try {
+      const read = await this.workers.run({ task: 'read-archive', request: { paths, progress } }, signal);
+      const blocks = openBlocksFile(paths.blocks, read.archive.state.variables.length + 1, 'r');
+      try {
+        const study = studyFromArchive(name, read, (column) => stretches(blocks, column, read.archive.rows, CHUNK_ROWS));
+        let stored = 0;
+        tell(() => ({ what: 'values', done: stored, total: read.archive.rows * study.columns.length }));
+        return await createStudy(this.database, study, {
+          onStored: (rows) => {
+            signal.throwIfAborted();
+            stored += rows;
+          },
+        });
+      } finally {
+        blocks.close();
+      }
+    } finally {
+      await this.spool.remove(id);
+    }
+  }
+}
+
+function studyFromArchive(
+  fileName: string,
+  { archive, dictionaries }: ReadArchive,
+  chunksOf: (column: number) => Iterable<Float64Array>,
+): NewStudy {
+  const state = atFirstRevision(archive.state);
+  const measured = state.variables.flatMap(({ id, storage, derivation }, i): NewColumn[] => {
+    if (derivation) return [];
+    return [{ variable: id, dictionary: storage === 'code' ? (dictionaries[i] ?? []) : null, chunks: () => chunksOf(i + 1) }];
+  });
+  const aside: NewColumn[] = state.setAside ? [{ variable: SET_ASIDE, dictionary: null, chunks: () => setAsideChunks(archive) }] : [];
+  return {
+    name: archive.name,
+    rowCount: archive.rows,
+    kind: 'restored',
+    summary: `Brought back from the archive “${fileName}”`,
+    state,
+    columns: [...measured, ...aside],
+    settings: validSettings(archive),
+    earlier: archive.trail,
+  };
+}
+
+/** The code of each row's reason, as it is stored. */
+function* setAsideChunks({ rows, setAside }: StudyArchive): Generator<Float64Array> {
+  const codes = new Float64Array(rows);
+  for (const [from, to, code] of setAside) codes.fill(code, from - 1, to);
+  for (let start = 0; start < rows; start += CHUNK_ROWS) yield codes.slice(start, start + CHUNK_ROWS);
+}
+
+/** Settings that this version understands; the others start anew. */
+function validSettings({ settings }: StudyArchive): Settings {
+  const entries = Object.entries(settingsSchemas).flatMap(([scope, schema]) => {
+    const parsed = schema.safeParse(settings[scope as keyof typeof settings]);
+    return parsed.success ? [[scope, parsed.data]] : [];
+  });
+  return Object.fromEntries(entries);
+}

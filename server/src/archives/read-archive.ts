@@ -1,0 +1,147 @@
+import { closeSync, openSync, writeSync } from 'node:fs';
+import {
+  ARCHIVE_VERSION,
+  archiveHeadSchema,
+  type ImportSettings,
+  type StudyArchive,
+  studyArchiveSchema,
+  type Variable,
+} from '@ivlen/contract';
+import { DomainError } from '../errors/domain-error';
+import { type BlocksFile, openBlocksFile } from '../imports/column-blocks';
+import type { ColumnReading } from '../imports/column-builder';
+import { readIso } from '../imports/date-reader';
+import { unpack } from '../imports/formats/unpack';
+import { createNumberReader } from '../imports/number-reader';
+import type { ImportPaths } from '../imports/read-file';
+import { scanTable } from '../imports/scan-table';
+import { fileSource } from '../imports/table-source';
+
+const MEGABYTE = 1024 * 1024;
+/** What an archive may unpack to: tables shrink to a tenth or so, hardly ever to a two-hundredth. */
+const MOST_UNPACKED = 2048 * MEGABYTE;
+const ALWAYS_ALLOWED = 256 * MEGABYTE;
+const MOST_GROWTH = 200;
+const LARGEST_STUDY_JSON = 64 * 1024 * 1024;
+
+export interface ReadArchiveRequest {
+  readonly paths: ImportPaths;
+  /** Bytes read so far and in all, in shared memory. */
+  readonly progress: Float64Array;
+}
+
+export interface ReadArchive {
+  readonly archive: StudyArchive;
+  /** Texts by code, one for each variable; its values are in the blocks file, one column further on. */
+  readonly dictionaries: readonly (readonly string[])[];
+}
+
+/** How the archive's own data.csv is written. */
+const AS_WRITTEN: ImportSettings = {
+  format: 'text',
+  sheet: null,
+  encoding: 'utf-8',
+  separator: ',',
+  quotes: true,
+  decimal: '.',
+  thousands: 'none',
+  header: true,
+  unitsRow: false,
+  foot: 0,
+  missingCodes: [],
+  columns: {},
+};
+
+/**
+ * Reads a study archive: its values into the blocks file, all the rest as an object.
+ * @throws {DomainError} 'no-archive', 'newer-archive', 'damaged-archive', 'unpacks-too-large', 'damaged-zip'
+ */
+export async function readArchive({ paths, progress }: ReadArchiveRequest): Promise<ReadArchive> {
+  const archive = parseStudy(unpackParts(paths));
+  const { variables } = archive.state;
+  const data = fileSource(paths.text);
+  progress[1] = data.bytes;
+  let blocks: BlocksFile | undefined;
+  try {
+    const table = await scanTable(data, AS_WRITTEN, {
+      readings: [{ storage: 'number', read: createNumberReader(AS_WRITTEN), decimal: '.' }, ...variables.map(readingOf)],
+      blocks: (width) => {
+        blocks = openBlocksFile(paths.blocks, width, 'w+');
+        return blocks;
+      },
+      onBytes: (bytes) => {
+        progress[0] = bytes;
+      },
+    });
+    if (table.width !== variables.length + 1) throw damaged(`data.csv has ${table.width} columns instead of ${variables.length + 1}`);
+    if (table.rows !== archive.rows) throw damaged(`data.csv has ${table.rows} rows instead of ${archive.rows}`);
+    const unread = table.columns.findIndex(({ exceptionCount }) => exceptionCount > 0);
+    if (unread >= 0) throw damaged(`${table.names[unread]} in data.csv`);
+    return { archive, dictionaries: table.columns.slice(1).map((column) => column.dictionary()) };
+  } finally {
+    blocks?.close();
+  }
+}
+
+/** Unpacks data.csv into a file and returns study.json. */
+function unpackParts(paths: ImportPaths): string {
+  const study: Uint8Array[] = [];
+  let studyBytes = 0;
+  const file = openSync(paths.text, 'w', 0o600);
+  try {
+    const keep = (name: string) => {
+      if (name === 'data.csv') return (bytes: Uint8Array) => void writeSync(file, bytes);
+      if (name !== 'study.json') return null;
+      return (bytes: Uint8Array) => {
+        studyBytes += bytes.length;
+        if (studyBytes > LARGEST_STUDY_JSON) throw damaged('study.json is too large');
+        study.push(bytes.slice());
+      };
+    };
+    const source = fileSource(paths.source);
+    unpack(source.pieces(), keep, Math.min(MOST_UNPACKED, Math.max(ALWAYS_ALLOWED, MOST_GROWTH * source.bytes)));
+  } finally {
+    closeSync(file);
+  }
+  return new TextDecoder().decode(Buffer.concat(study));
+}
+
+function parseStudy(text: string): StudyArchive {
+  const content = parsedJson(text);
+  const head = archiveHeadSchema.safeParse(content);
+  if (!head.success) {
+    throw new DomainError('no-archive', 'This is no study archive: it holds no study.json that says so.', {
+      hint: 'Choose a file that was made by exporting a study as an archive; a table is brought in as CSV, XLSX, Parquet or JSON.',
+    });
+  }
+  if (head.data.version > ARCHIVE_VERSION) {
+    throw new DomainError('newer-archive', 'The archive was written by a newer version of Ivlen, which this one cannot read.', {
+      where: `version ${head.data.version}; up to ${ARCHIVE_VERSION} is read`,
+      hint: 'Bring it in with the newer version; its data.csv can be brought in here as a table.',
+    });
+  }
+  const archive = studyArchiveSchema.safeParse(content);
+  if (!archive.success) throw damaged(`study.json: ${archive.error.issues[0]?.path.join('.')}`);
+  return archive.data;
+}
+
+function parsedJson(text: string): unknown {
+  try {
+    return JSON.parse(text);
+  } catch {
+    return null;
+  }
+}
+
+function readingOf({ storage }: Variable): ColumnReading {
+  if (storage === 'code') return { storage };
+  if (storage === 'day') return { storage, read: readIso };
+  return { storage, read: createNumberReader(AS_WRITTEN), decimal: '.' };
+}
+
+function damaged(where: string): DomainError {
+  return new DomainError('damaged-archive', 'The archive is damaged, or was changed by hand.', {
+    where,
+    hint: 'Export the study again; or bring the data.csv inside it in as a table.',
+  });
+}

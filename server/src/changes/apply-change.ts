@@ -1,0 +1,48 @@
+import type { Change } from '@ivlen/contract';
+import type { AppliedChange, ChangeContext } from './applied-change';
+import { defineVariable, redefineVariable } from './derived-variables';
+import { editCells } from './edit-cells';
+import { editEntry, editVariable } from './edit-entries';
+import { setPairMethod } from './pair-methods';
+import { removeVariable } from './remove-variable';
+import { keepNoScale } from './scale-decisions';
+import { bringBack, setAside } from './set-rows-aside';
+import { acceptValue, forgetSubset, nameSubset, setSubset } from './subsets';
+import { takeOverChoices } from './take-over-choices';
+
+/** Applies one change; what it writes of columns belongs to the revision of the context. @throws {DomainError} a change that does not fit. */
+export async function applyChange(context: ChangeContext, change: Change): Promise<AppliedChange> {
+  const { state } = context.table;
+  switch (change.type) {
+    case 'edit-study':
+      return editEntry(state, change.patch);
+    case 'edit-variable':
+      return editVariable(state, change.variable, change.patch, context.number);
+    case 'edit-cells':
+      return editCells(context, change);
+    case 'set-aside':
+      return setAside(context, change);
+    case 'bring-back':
+      return bringBack(context, change);
+    case 'set-subset':
+      return setSubset(context, change.subset);
+    case 'name-subset':
+      return nameSubset(context, change.named);
+    case 'forget-subset':
+      return forgetSubset(state, change.name);
+    case 'derive':
+      return defineVariable(context, change.definition);
+    case 'redefine':
+      return redefineVariable(context, change.variable, change.definition);
+    case 'remove-variable':
+      return removeVariable(state, change.variable);
+    case 'no-scale-kept':
+      return keepNoScale(context, change.variable);
+    case 'set-pair-method':
+      return setPairMethod(state, change);
+    case 'take-over':
+      return takeOverChoices(context, change.from);
+    case 'accept-value':
+      return acceptValue(context, change);
+  }
+}

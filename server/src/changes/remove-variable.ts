@@ -1,0 +1,32 @@
+import { type StudyState, sourcesOf, subsetVariables } from '@ivlen/contract';
+import { variableOf } from '../columns/columns';
+import { DomainError } from '../errors/domain-error';
+import type { AppliedChange } from './applied-change';
+
+/** Takes a variable out of the study; its values stay with the earlier revisions. @throws {DomainError} 'depended-on' */
+export function removeVariable(state: StudyState, id: string): AppliedChange {
+  const variable = variableOf({ state }, id);
+  const derived = state.variables.filter(({ derivation }) => derivation && sourcesOf(derivation).includes(id)).map(({ name }) => name);
+  const subsets = state.namedSubsets.filter(({ subset }) => subsetVariables(subset).includes(id)).map(({ name }) => `the subset “${name}”`);
+  const inSubset = state.subset && subsetVariables(state.subset).includes(id) ? ['the subset in use'] : [];
+  const depending = [...derived, ...inSubset, ...subsets];
+  if (depending.length > 0) {
+    throw new DomainError('depended-on', `${variable.name} is needed by ${depending.join(', ')}.`, {
+      where: variable.name,
+      hint: 'Remove what depends on it first, or define it otherwise.',
+    });
+  }
+  if (state.variables.length === 1) {
+    throw new DomainError('last-variable', 'The last variable of a study cannot be removed.', { hint: 'Delete the study instead.' });
+  }
+  return {
+    kind: 'removed',
+    summary: `${variable.name} removed from the study`,
+    state: {
+      ...state,
+      variables: state.variables.filter((item) => item !== variable),
+      accepted: state.accepted.filter((item) => item.variable !== id),
+      pairMethods: Object.fromEntries(Object.entries(state.pairMethods).filter(([key]) => key !== id)),
+    },
+  };
+}

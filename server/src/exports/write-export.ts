@@ -1,0 +1,59 @@
+import { closeSync, openSync, writeSync } from 'node:fs';
+import type { ExportFormat, StudyArchive } from '@ivlen/contract';
+import { strToU8, Zip, ZipDeflate } from 'fflate';
+import { csvLines } from './csv-lines';
+import { dataPackage } from './data-package';
+import type { ExportTable } from './export-table';
+import { writeParquet } from './write-parquet';
+
+export interface WriteExportRequest {
+  readonly path: string;
+  readonly format: ExportFormat;
+  readonly table: ExportTable;
+  readonly labels: boolean;
+  /** For an archive: what goes with the values. */
+  readonly archive: StudyArchive | null;
+  /** Rows written so far, in shared memory. */
+  readonly progress: Float64Array;
+}
+
+/** Writes a table into a file. */
+export function writeExport(request: WriteExportRequest): void {
+  if (request.format === 'parquet') writeParquet(request.path, request.table, request.labels);
+  else {
+    const file = openSync(request.path, 'w', 0o600);
+    try {
+      if (request.archive) writeArchive(file, request, request.archive);
+      else for (const text of lines(request)) writeSync(file, text);
+    } finally {
+      closeSync(file);
+    }
+  }
+}
+
+function* lines({ table, labels, archive, progress }: WriteExportRequest): Generator<string> {
+  for (const { text, rows } of csvLines(table, { labels, rowNumbers: archive !== null })) {
+    yield text;
+    progress[0] = rows;
+  }
+}
+
+function writeArchive(file: number, request: WriteExportRequest, archive: StudyArchive): void {
+  const zip = new Zip((error, data) => {
+    if (error) throw error;
+    writeSync(file, data);
+  });
+  // What tells whether the rest can be read comes first.
+  const json = (name: string, content: object) => {
+    const entry = new ZipDeflate(name);
+    zip.add(entry);
+    entry.push(strToU8(JSON.stringify(content, null, 1)), true);
+  };
+  json('study.json', archive);
+  json('datapackage.json', dataPackage(archive));
+  const data = new ZipDeflate('data.csv');
+  zip.add(data);
+  for (const text of lines(request)) data.push(strToU8(text));
+  data.push(new Uint8Array(0), true);
+  zip.end();
+}

@@ -1,0 +1,74 @@
+import type { ImportProblem, ImportSettings } from '@ivlen/contract';
+import { countOf } from '../phrases/phrases';
+import { findFoot } from './foot-rows';
+import { createNumberReader } from './number-reader';
+import type { ScannedTable } from './scan-table';
+import { areUnits, looksLikeUnits } from './units-row';
+
+/** What stands above and below the data without being data: names, units, totals and means. */
+export function edgeProblems({ names, units, head, tail, columns, rows }: ScannedTable, settings: ImportSettings): ImportProblem[] {
+  const problems: ImportProblem[] = [];
+  const readNumber = createNumberReader(settings);
+  if (!settings.unitsRow && settings.header && areUnits(names)) {
+    problems.push({
+      severity: 'check',
+      code: 'names-are-units',
+      message: `The first row holds units (${quoted(names)}), and no names.`,
+      hint: 'Give the columns names below.',
+      mends: [{ label: 'The first row holds units', patch: { header: false, unitsRow: true } }],
+    });
+  } else if (!settings.unitsRow && looksLikeUnits(head, readNumber)) {
+    problems.push({
+      severity: 'check',
+      code: 'units-row',
+      message: `The first row of data holds units: ${quoted(head[0] ?? [])}.`,
+      hint: 'Taken as units they go into the codebook, and the row is no case.',
+      mends: [{ label: 'These are the units', patch: { unitsRow: true } }],
+    });
+  } else if (settings.unitsRow) {
+    problems.push({
+      severity: 'note',
+      code: 'units-read',
+      message: `${quoted(units)} are read as units.`,
+      mends: [{ label: 'They are data', patch: { unitsRow: false } }],
+    });
+  }
+  if (!settings.header && rows > 0) {
+    problems.push({
+      severity: 'note',
+      code: 'no-names',
+      message: 'No row of names was found above the table.',
+      hint: 'Write a name over each column below.',
+      mends: [{ label: 'The first row holds names', patch: { header: true } }],
+    });
+  }
+  const foot = findFoot(tail, columns, readNumber);
+  if (foot && foot.rows < rows) {
+    problems.push({
+      severity: 'check',
+      code: 'foot-rows',
+      message: `${foot.rows === 1 ? 'The last row is' : `The last ${foot.rows} rows are`} no case: ${foot.words}.`,
+      hint: 'Left in, it would be counted as one more case and pull every result.',
+      mends: [{ label: foot.rows === 1 ? 'Leave it out' : 'Leave them out', patch: { foot: settings.foot + foot.rows } }],
+    });
+  }
+  if (settings.foot > 0) {
+    problems.push({
+      severity: 'note',
+      code: 'foot-left-out',
+      message: `${countOf(settings.foot, 'row')} at the foot ${settings.foot === 1 ? 'is' : 'are'} left out.`,
+      mends: [{ label: settings.foot === 1 ? 'Take it back in' : 'Take them back in', patch: { foot: 0 } }],
+    });
+  }
+  return problems;
+}
+
+const TEXTS_QUOTED = 4;
+
+function quoted(texts: readonly string[]): string {
+  const written = texts.map((text) => text.trim()).filter((text) => text !== '');
+  return `${written
+    .slice(0, TEXTS_QUOTED)
+    .map((text) => `“${text.slice(0, 24)}”`)
+    .join(', ')}${written.length > TEXTS_QUOTED ? ' …' : ''}`;
+}

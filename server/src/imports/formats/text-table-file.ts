@@ -1,0 +1,45 @@
+import { closeSync, openSync, writeSync } from 'node:fs';
+
+const FLUSH_LETTERS = 1024 * 1024;
+const NEEDS_QUOTES = /["\t\r\n]/;
+
+/** A file of cells apart by tabs, into which other formats are turned before they are read as a table. */
+export class TextTableFile {
+  readonly #file: number;
+  #pending = '';
+
+  constructor(path: string) {
+    this.#file = openSync(path, 'w', 0o600);
+  }
+
+  row(cells: readonly string[]): void {
+    // A row of nothing would be an empty line, which is passed over when it is read.
+    const text = cells.map((cell) => (NEEDS_QUOTES.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell)).join('\t');
+    this.#pending += `${text === '' ? '""' : text}\n`;
+    if (this.#pending.length >= FLUSH_LETTERS) this.#flush();
+  }
+
+  close(): void {
+    this.#flush();
+    closeSync(this.#file);
+  }
+
+  #flush(): void {
+    writeSync(this.#file, this.#pending);
+    this.#pending = '';
+  }
+}
+
+/** A value of another format as the text of a cell; nothing for what is missing. */
+export function cellOf(value: unknown): string {
+  if (value === null || value === undefined) return '';
+  if (value instanceof Date) return Number.isNaN(value.getTime()) ? '' : isoDate(value);
+  if (typeof value === 'number') return Number.isNaN(value) ? '' : String(value);
+  if (typeof value === 'object') return JSON.stringify(value, (_, inner) => (typeof inner === 'bigint' ? String(inner) : inner));
+  return String(value);
+}
+
+function isoDate(date: Date): string {
+  const text = date.toISOString();
+  return text.endsWith('T00:00:00.000Z') ? text.slice(0, 10) : text.slice(0, 19);
+}

@@ -1,0 +1,93 @@
+import { readFileSync } from 'node:fs';
+import { readSheet } from 'read-excel-file/node';
+import { DomainError } from '../../errors/domain-error';
+import { cellOf, TextTableFile } from './text-table-file';
+import { unpackInMemory } from './unpack';
+
+const MOST_UNPACKED = 400 * 1024 * 1024;
+const LETTERS = 26;
+
+/** A cell that holds an error instead of a value. */
+interface ErrorCell {
+  readonly row: number;
+  readonly column: number;
+  readonly text: string;
+}
+
+/**
+ * Writes one sheet of a workbook as text.
+ * @param wanted name of the sheet; the first one where it is null or gone
+ * @throws {DomainError} 'unpacks-too-large', 'damaged-zip', 'no-workbook'
+ */
+export async function workbookToText(
+  path: string,
+  textPath: string,
+  wanted: string | null,
+): Promise<{ sheets: string[]; sheet: string | null }> {
+  const bytes = readFileSync(path);
+  const parts = unpackInMemory(
+    bytes,
+    (name) => /^xl\/(workbook\.xml|_rels\/workbook\.xml\.rels|worksheets\/[^/]+\.xml)$/.test(name),
+    MOST_UNPACKED,
+  );
+  const files = sheetFiles(parts);
+  const sheets = [...files.keys()];
+  const sheet = wanted !== null && files.has(wanted) ? wanted : sheets[0];
+  if (sheet === undefined) {
+    throw new DomainError('no-workbook', 'The file is packed like a workbook, but holds no sheet.', {
+      hint: 'Choose a workbook (.xlsx), or a CSV file.',
+    });
+  }
+  const data = await readSheet(bytes, sheet);
+  const rows: unknown[][] = data.map((row) => [...row]);
+  // The reader passes over cells with errors; written back, they are told like those of a CSV file.
+  for (const { row, column, text } of errorCells(parts.get(files.get(sheet) ?? ''))) {
+    const cells = rows[row];
+    if (cells && (cells[column] === null || cells[column] === undefined)) cells[column] = text;
+  }
+  const text = new TextTableFile(textPath);
+  for (const row of rows) text.row(Array.from(row, cellOf));
+  text.close();
+  return { sheets, sheet };
+}
+
+/** Files of the sheets, by the names of the sheets, in their order. */
+function sheetFiles(parts: ReadonlyMap<string, Uint8Array>): Map<string, string> {
+  const workbook = textOf(parts.get('xl/workbook.xml'));
+  const relations = new Map(
+    [...textOf(parts.get('xl/_rels/workbook.xml.rels')).matchAll(/<Relationship\b[^>]*>/g)].map(([tag]) => [
+      attribute(tag, 'Id'),
+      attribute(tag, 'Target'),
+    ]),
+  );
+  return new Map(
+    [...workbook.matchAll(/<sheet\b[^>]*>/g)].map(([tag]) => {
+      const target = relations.get(attribute(tag, 'r:id')) ?? '';
+      return [attribute(tag, 'name'), target.startsWith('/') ? target.slice(1) : `xl/${target}`];
+    }),
+  );
+}
+
+function textOf(bytes: Uint8Array | undefined): string {
+  return bytes ? new TextDecoder().decode(bytes) : '';
+}
+
+const ENTITIES: Readonly<Record<string, string>> = { amp: '&', lt: '<', gt: '>', quot: '"', apos: "'" };
+
+function attribute(tag: string, name: string): string {
+  const text = new RegExp(`\\b${name}="([^"]*)"`).exec(tag)?.[1] ?? '';
+  return text.replace(/&(amp|lt|gt|quot|apos);/g, (_, entity: string) => ENTITIES[entity] ?? '');
+}
+
+function* errorCells(sheet: Uint8Array | undefined): Generator<ErrorCell> {
+  for (const [, head = '', body = ''] of textOf(sheet).matchAll(/<c\b([^>]*\bt="e"[^>]*)>((?:(?!<\/c>)[\s\S])*)<\/c>/g)) {
+    const [, letters, row] = /\br="([A-Z]+)(\d+)"/.exec(head) ?? [];
+    const text = /<v>([^<]*)<\/v>/.exec(body)?.[1];
+    if (letters && row && text) yield { row: Number(row) - 1, column: columnNumber(letters), text };
+  }
+}
+
+/** "A" is 0, "AA" is 26. */
+function columnNumber(letters: string): number {
+  return [...letters].reduce((number, letter) => number * LETTERS + letter.charCodeAt(0) - 64, 0) - 1;
+}

@@ -1,0 +1,107 @@
+import { closeSync, openSync, readSync, writeFileSync } from 'node:fs';
+import type { Format, ImportPreview, ImportSettings } from '@ivlen/contract';
+import { DomainError } from '../errors/domain-error';
+import { type BlocksFile, openBlocksFile } from './column-blocks';
+import { detectFormat } from './formats/detect-format';
+import { jsonToText } from './formats/json-rows';
+import { parquetToText } from './formats/parquet';
+import { workbookToText } from './formats/workbook';
+import { guessSettings } from './guess-settings';
+import { readTable } from './read-table';
+import { sampleText } from './scan-table';
+import { fileSource } from './table-source';
+
+/** Where the parts of a file on its way in are. */
+export interface ImportPaths {
+  readonly source: string;
+  /** Another format turned into text. */
+  readonly text: string;
+  /** The columns as read, in blocks. */
+  readonly blocks: string;
+  /** Texts by code, a line of JSON for each column. */
+  readonly dictionaries: string;
+}
+
+export interface ReadFileRequest {
+  readonly name: string;
+  readonly paths: ImportPaths;
+  /** null to guess them. */
+  readonly settings: ImportSettings | null;
+  /** The sheet of a workbook to be read; null for the first one. */
+  readonly sheet: string | null;
+  /** The sheets of a workbook that was turned into text before; null to do it. */
+  readonly sheets: string[] | null;
+  /** Bytes read so far and in all, in shared memory. */
+  readonly progress: Float64Array;
+}
+
+export type FilePreview = Omit<ImportPreview, 'id' | 'fileName' | 'bytes'>;
+
+/** What is fixed where the text was written by us. */
+const AS_WRITTEN = { encoding: 'utf-8', separator: '\t', quotes: true, decimal: '.', thousands: 'none' } as const;
+
+/** Reads a file of any format as a table, its columns into the blocks file. */
+export async function readFile({ name, paths, settings, sheet, sheets, progress }: ReadFileRequest): Promise<FilePreview> {
+  const format = settings?.format ?? detectFormat(firstBytes(paths.source), name);
+  const told = sheets ? { sheets, sheet } : await asText(format, paths, sheet, progress);
+  const source = fileSource(format === 'text' ? paths.source : paths.text);
+  if (format !== 'text' && source.bytes === 0)
+    throw new DomainError('empty-file', 'There is no table in the file: it holds no cell.', {
+      hint: 'Choose another file, or another sheet.',
+    });
+  progress[1] = source.bytes;
+  let blocks: BlocksFile | undefined;
+  try {
+    const { preview, dictionaries } = await readTable(source, settingsFor(format, settings, source, told.sheet), {
+      blocks: (width) => {
+        blocks?.close();
+        blocks = openBlocksFile(paths.blocks, width, 'w+');
+        return blocks;
+      },
+      onBytes: (bytes) => {
+        progress[0] = bytes;
+      },
+    });
+    writeFileSync(paths.dictionaries, dictionaries.map((texts) => JSON.stringify(texts)).join('\n'));
+    return { ...preview, sheets: told.sheets };
+  } finally {
+    blocks?.close();
+  }
+}
+
+async function asText(
+  format: Format,
+  paths: ImportPaths,
+  sheet: string | null,
+  progress: Float64Array,
+): Promise<{ sheets: string[]; sheet: string | null }> {
+  if (format === 'workbook') return workbookToText(paths.source, paths.text, sheet);
+  if (format === 'json') jsonToText(paths.source, paths.text);
+  if (format === 'parquet') {
+    await parquetToText(paths.source, paths.text, (done, total) => {
+      progress[0] = done;
+      progress[1] = total;
+    });
+  }
+  return { sheets: [], sheet: null };
+}
+
+/** Settings as chosen; of a text that we wrote ourselves only names, units, foot and codes are to be guessed. */
+function settingsFor(
+  format: Format,
+  chosen: ImportSettings | null,
+  source: ReturnType<typeof fileSource>,
+  sheet: string | null,
+): ImportSettings | null {
+  if (format === 'text') return chosen;
+  const settings = chosen ?? guessSettings(sampleText(source, 'utf-8'), 'utf-8', AS_WRITTEN);
+  return { ...settings, ...AS_WRITTEN, format, sheet };
+}
+
+function firstBytes(path: string): Uint8Array {
+  const file = openSync(path, 'r');
+  const bytes = new Uint8Array(8);
+  readSync(file, bytes, 0, bytes.length, 0);
+  closeSync(file);
+  return bytes;
+}

@@ -1,0 +1,154 @@
+import {
+  type Change,
+  choicesPreviewSchema,
+  importPreviewSchema,
+  rowBlockSchema,
+  type Study,
+  storedSettingsSchema,
+  studySchema,
+  trailSchema,
+} from '@ivlen/contract';
+import { afterAll, beforeAll, expect, it, test } from 'vitest';
+import { bytesOf, openTestApplication, type TestApplication } from './test-application';
+
+let app: TestApplication;
+beforeAll(async () => {
+  app = await openTestApplication();
+});
+afterAll(() => app.close());
+
+async function makeStudy(name: string, lines: readonly string[]): Promise<Study> {
+  const { id } = await app.ask(importPreviewSchema, 'POST', `/imports?name=${name}.csv`, bytesOf(lines.join('\n')));
+  return app.ask(studySchema, 'POST', '/studies', { importId: id, name });
+}
+const change = (study: Study, to: Change) =>
+  app.ask(studySchema, 'POST', `/studies/${study.id}/changes`, { expectedHead: study.head, change: to });
+const named = (study: Study, name: string) => study.state.variables.find((variable) => variable.name === name);
+const rowsOf = async ({ id, head }: Study) =>
+  (await app.ask(rowBlockSchema, 'GET', `/studies/${id}/revisions/${head}/rows?block=0`)).rows.map(({ cells }) => cells);
+
+const SPRING = ['site,depth,taxa,kind,flow', 'A,1.5,3,riffle,2', 'B,2.5,5,run,3', 'C,3.5,9,run,1', 'D,4,8,pool,4'];
+
+it('choices of one study are taken over by another, and what does not fit is listed', async () => {
+  let spring = await makeStudy('Spring', SPRING);
+  const id = (name: string) => named(spring, name)?.id ?? '';
+  const entry = { unit: 'cm', decimals: 1, role: 'predictor', highMeans: 'deeper water', validRange: { low: 0, high: 90 } } as const;
+  spring = await change(spring, { type: 'edit-variable', variable: id('depth'), patch: entry });
+  const derive = async (name: string, formula: string) => {
+    const derivation = { type: 'formula', formula, sources: [] as string[], ignoreMissing: false } as const;
+    spring = await change(spring, { type: 'derive', definition: { name, unit: null, derivation } });
+  };
+  await derive('taxa per depth', 'taxa / depth');
+  await derive('log ratio', 'ln([taxa per depth])');
+  await derive('flow squared', 'flow^2');
+  const only = (variable: string, ...values: string[]) => ({
+    join: 'all' as const,
+    rules: [{ type: 'one-of' as const, variable, values, not: false }],
+  });
+  spring = await change(spring, { type: 'name-subset', named: { name: 'slow', subset: only(id('flow'), '1', '2') } });
+  spring = await change(spring, { type: 'set-subset', subset: only(id('kind'), 'run') });
+  await app.ask(storedSettingsSchema.partial(), 'PUT', `/studies/${spring.id}/settings/working-set`, {
+    version: 1,
+    settings: { variables: [id('log ratio'), id('depth'), id('flow')] },
+  });
+
+  // In autumn the columns stand in another order, flow was noted in words, and one more site was seen.
+  let autumn = await makeStudy('Autumn', [
+    'Taxa,flow,site,Depth,kind',
+    '4,fast,A,2.5,run',
+    '6,slow,B,3.5,run',
+    '2,fast,C,1,pool',
+    '7,slow,E,4.5,run',
+  ]);
+  const preview = await app.ask(choicesPreviewSchema, 'GET', `/studies/${autumn.id}/choices/${spring.id}`);
+  expect(preview).toEqual({
+    fits: ['the entries of 4 variables', 'taxa per depth = taxa / depth', 'log ratio = ln([taxa per depth])', 'The subset (kind is run)'],
+    notFitting: [
+      'flow holds text here, and numbers there.',
+      'flow squared = flow^2 needs what is not here.',
+      'The subset “slow” needs what is not here.',
+    ],
+  });
+  autumn = await change(autumn, { type: 'take-over', from: spring.id });
+  expect(named(autumn, 'Depth')).toMatchObject({ ...entry, name: 'Depth' });
+  expect(named(autumn, 'log ratio')).toBeDefined();
+  const [taxa = 0, depth = 0] = [named(autumn, 'Taxa'), named(autumn, 'Depth')].map((item) =>
+    autumn.state.variables.findIndex(({ id: at }) => at === item?.id),
+  );
+  const ratio = autumn.state.variables.findIndex(({ name }) => name === 'log ratio');
+  for (const cells of await rowsOf(autumn)) expect(cells[ratio]).toBeCloseTo(Math.log(Number(cells[taxa]) / Number(cells[depth])), 14);
+  expect(autumn.state.inUse?.rows).toBe(3);
+  const stored = await app.ask(storedSettingsSchema, 'GET', `/studies/${autumn.id}/settings/working-set`);
+  expect(stored.settings).toEqual({ variables: [named(autumn, 'log ratio')?.id, named(autumn, 'Depth')?.id] });
+  const { decisions } = await app.ask(trailSchema, 'GET', `/studies/${autumn.id}/trail`);
+  expect(decisions[0]?.summary).toBe('Choices of “Spring” taken over: the entries of 4 variables and 3 more; 3 of them did not fit');
+  const undone = await app.ask(studySchema, 'POST', `/studies/${autumn.id}/undo`, { expectedHead: autumn.head });
+  expect(undone.state.variables.map(({ name }) => name)).toEqual(['Taxa', 'flow', 'site', 'Depth', 'kind']);
+});
+
+const VISITS = [
+  'site,depth,taxa,kind,on',
+  'A,1.5,3,riffle,2024-03-01',
+  'B,2,5,run,2024-03-02',
+  'A,2.5,6,riffle,2024-03-15',
+  'B,,8,pool,2024-03-04',
+  'C,7,1,run,2024-03-09',
+  'A,9,9,run,2024-03-20',
+];
+
+test.each([
+  [
+    'mean',
+    [
+      ['A', 2, 4.5, 'riffle', null],
+      ['B', 2, 6.5, null, null],
+      ['C', 7, 1, 'run', '2024-03-09'],
+    ],
+  ],
+  [
+    'max',
+    [
+      ['A', 2.5, 6, 'riffle', null],
+      ['B', 2, 8, null, null],
+      ['C', 7, 1, 'run', '2024-03-09'],
+    ],
+  ],
+  [
+    'min',
+    [
+      ['A', 1.5, 3, 'riffle', null],
+      ['B', 2, 5, null, null],
+      ['C', 7, 1, 'run', '2024-03-09'],
+    ],
+  ],
+  [
+    'first',
+    [
+      ['A', 1.5, 3, 'riffle', '2024-03-01'],
+      ['B', 2, 5, 'run', '2024-03-02'],
+      ['C', 7, 1, 'run', '2024-03-09'],
+    ],
+  ],
+  [
+    'last',
+    [
+      ['A', 2.5, 6, 'riffle', '2024-03-15'],
+      ['B', null, 8, 'pool', '2024-03-04'],
+      ['C', 7, 1, 'run', '2024-03-09'],
+    ],
+  ],
+] as const)('one row per site by %s, of the rows in use', async (by, expected) => {
+  let visits = await makeStudy('Visits', VISITS);
+  const site = named(visits, 'site')?.id ?? '';
+  visits = await change(visits, { type: 'edit-variable', variable: site, patch: { kind: 'identifier' } });
+  visits = await change(visits, { type: 'set-aside', choice: { rows: [[6, 6]] }, because: 'misread' });
+  const joined = await app.ask(studySchema, 'POST', `/studies/${visits.id}/one-row-per`, { revision: visits.head, variable: site, by });
+  expect(joined).toMatchObject({
+    name: 'Visits, one row per site',
+    rows: 3,
+    state: { rowMeaning: 'one site', setAside: null, inUse: null },
+  });
+  expect(await rowsOf(joined)).toEqual(expected);
+  expect(named(joined, 'taxa')?.kind).toBe(by === 'mean' ? 'continuous' : 'discrete');
+  expect((await rowsOf(visits)).length).toBe(6);
+});

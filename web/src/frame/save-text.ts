@@ -1,0 +1,9 @@
+/** Hands a text to the browser to be saved as a file. */
+export function saveText(fileName: string, type: string, text: string): void {
+  const link = document.createElement('a');
+  const address = URL.createObjectURL(new Blob([text], { type: `${type};charset=utf-8` }));
+  link.href = address;
+  link.download = fileName;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(address), 10_000);
+}

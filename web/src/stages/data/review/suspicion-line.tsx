@@ -1,0 +1,213 @@
+import type { Change, Study, Suspicion, Variable } from '@ivlen/contract';
+import { formatCoefficient } from '@ivlen/core';
+import { type FormEvent, useState } from 'react';
+import { formatMeasured } from '../../../figures/format-measured';
+import { useReadOnly } from '../../../frame/read-only';
+import { useStudyChanges } from '../../../trail/use-study-changes';
+import { displayName } from '../../../variable-name';
+import { OneRowPer } from './one-row-per';
+
+interface SuspicionLineProps {
+  readonly study: Study;
+  readonly suspicion: Suspicion;
+  readonly onShowRow: (row: number) => void;
+}
+
+export function SuspicionLine({ study, suspicion, onShowRow }: SuspicionLineProps) {
+  if (suspicion.type === 'value') return <ValueLine study={study} suspicion={suspicion} onShowRow={onShowRow} />;
+  return (
+    <li className="flex items-baseline gap-4 py-3">
+      <p className="min-w-0 flex-1">{otherInWords(suspicion, study)}</p>
+      {suspicion.type === 'repeated-identifier' && <OneRowPer study={study} identifier={suspicion.variable} />}
+      {suspicion.type === 'duplicated-rows' && <DuplicateAnswers study={study} rows={suspicion.rows} onShowRow={onShowRow} />}
+    </li>
+  );
+}
+
+type ValueSuspicion = Extract<Suspicion, { type: 'value' }>;
+
+/** A single value: what is odd about it, the figures with and without it, and the three answers. */
+function ValueLine({ study, suspicion, onShowRow }: SuspicionLineProps & { suspicion: ValueSuspicion }) {
+  const { change } = useStudyChanges(study);
+  const readOnly = useReadOnly();
+  const [correcting, setCorrecting] = useState(false);
+  const [reason, setReason] = useState('');
+  const variable = study.state.variables.find(({ id }) => id === suspicion.variable);
+  if (!variable) return null;
+  const answer = (to: Change) => change.mutate({ change: to, ...(reason.trim() ? { reason: reason.trim() } : {}) });
+  const { row, value } = suspicion;
+  const correct = (event: FormEvent<HTMLFormElement>) => {
+    event.preventDefault();
+    const text = String(new FormData(event.currentTarget).get('value') ?? '');
+    answer({ type: 'edit-cells', variables: [variable.id], rows: [row], cells: [[text]] });
+  };
+  return (
+    <li className="py-3" aria-label={`${displayName(variable)} in row ${row}`}>
+      <p>
+        <strong>
+          {displayName(variable)} {shownValue(value, variable)}
+        </strong>{' '}
+        in{' '}
+        <button type="button" className="button-quiet" onClick={() => onShowRow(row)}>
+          row {row.toLocaleString('en-GB')}
+        </button>{' '}
+        {oddity(suspicion, variable)}
+      </p>
+      <EffectTable study={study} variable={variable} suspicion={suspicion} />
+      {!readOnly && (
+        <div className="mt-2 flex flex-wrap items-center gap-2">
+          <input
+            className="field w-64 py-0.5"
+            aria-label={`Reason for the answer on row ${row}`}
+            placeholder="reason, for the trail"
+            value={reason}
+            maxLength={1000}
+            onChange={(event) => setReason(event.target.value)}
+          />
+          {correcting ? (
+            <form onSubmit={correct} className="flex gap-2">
+              <input name="value" className="field w-28 py-0.5" aria-label="Correct value" defaultValue={suspicion.suggestion ?? ''} />
+              <button type="submit" className="button-primary py-0.5" disabled={change.isPending}>
+                Write it
+              </button>
+              <button type="button" className="button py-0.5" onClick={() => setCorrecting(false)}>
+                Cancel
+              </button>
+            </form>
+          ) : (
+            <>
+              <button type="button" className="button py-0.5" onClick={() => setCorrecting(true)}>
+                Correct{suspicion.suggestion === null ? ' …' : ` to ${suspicion.suggestion} …`}
+              </button>
+              <button
+                type="button"
+                className="button py-0.5"
+                disabled={change.isPending}
+                onClick={() => answer({ type: 'set-aside', choice: { rows: [[row, row]] }, because: 'misread' })}
+              >
+                Set the row aside
+              </button>
+              <button
+                type="button"
+                className="button py-0.5"
+                disabled={change.isPending}
+                onClick={() => answer({ type: 'accept-value', variable: variable.id, row, value })}
+              >
+                It is right
+              </button>
+            </>
+          )}
+        </div>
+      )}
+    </li>
+  );
+}
+
+function EffectTable({ study, variable, suspicion: { effect } }: { study: Study; variable: Variable; suspicion: ValueSuspicion }) {
+  const nameOf = (id: string) => displayName(study.state.variables.find((item) => item.id === id) ?? { name: id });
+  const lines: [string, string, string][] = [
+    [
+      'mean',
+      formatMeasured(effect.mean, effect.sdWithout, variable.decimals),
+      formatMeasured(effect.meanWithout, effect.sdWithout, variable.decimals),
+    ],
+    [
+      'SD',
+      formatMeasured(effect.sd, effect.sdWithout, variable.decimals),
+      formatMeasured(effect.sdWithout, effect.sdWithout, variable.decimals),
+    ],
+    ...effect.correlations.map((item): [string, string, string] => [
+      `r with ${nameOf(item.with)}`,
+      formatCoefficient(item.r ?? Number.NaN),
+      formatCoefficient(item.rWithout ?? Number.NaN),
+    ]),
+  ];
+  return (
+    <table className="mt-1.5 text-[13px]">
+      <thead>
+        <tr className="text-muted">
+          <th scope="col" className="sr-only">
+            figure
+          </th>
+          {lines.map(([name]) => (
+            <th key={name} scope="col" className="pr-6 text-left font-normal">
+              {name}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        <tr>
+          <th scope="row" className="pr-4 text-left font-normal text-muted">
+            with it
+          </th>
+          {lines.map(([name, before]) => (
+            <td key={name} className="pr-6">
+              {before}
+            </td>
+          ))}
+        </tr>
+        <tr>
+          <th scope="row" className="pr-4 text-left font-normal text-muted">
+            without
+          </th>
+          {lines.map(([name, , after]) => (
+            <td key={name} className="pr-6 font-semibold">
+              {after}
+            </td>
+          ))}
+        </tr>
+      </tbody>
+    </table>
+  );
+}
+
+function DuplicateAnswers({ study, rows, onShowRow }: { study: Study; rows: readonly number[]; onShowRow: (row: number) => void }) {
+  const { change } = useStudyChanges(study);
+  const readOnly = useReadOnly();
+  const [first = 1, ...others] = rows;
+  return (
+    <span className="flex shrink-0 gap-2">
+      <button type="button" className="button-quiet" onClick={() => onShowRow(first)}>
+        Show row {first}
+      </button>
+      {!readOnly && (
+        <button
+          type="button"
+          className="button py-0.5"
+          disabled={change.isPending}
+          onClick={() =>
+            change.mutate({ change: { type: 'set-aside', choice: { rows: others.map((row) => [row, row]) }, because: 'entered twice' } })
+          }
+        >
+          Set aside all but the first
+        </button>
+      )}
+    </span>
+  );
+}
+
+function shownValue(value: number, { unit }: Variable): string {
+  return `${String(value).replace('-', '−')}${unit ? ` ${unit}` : ''}`;
+}
+
+function oddity({ reason, suggestion }: ValueSuspicion, { validRange }: Variable): string {
+  switch (reason) {
+    case 'below-range':
+      return `is below the smallest possible value, ${validRange?.low}.`;
+    case 'above-range':
+      return `is above the largest possible value, ${validRange?.high}.`;
+    case 'decimal-slip':
+      return `is far out, and would fit with the decimal point moved: ${suggestion}.`;
+    case 'far-out':
+      return 'is far from all the others.';
+  }
+}
+
+function otherInWords(suspicion: Exclude<Suspicion, { type: 'value' }>, study: Study): string {
+  if (suspicion.type === 'duplicated-rows') return `Rows ${suspicion.rows.join(', ')} are the same in every cell.`;
+  const variable = study.state.variables.find(({ id }) => id === suspicion.variable);
+  const name = variable ? displayName(variable) : '';
+  if (suspicion.type === 'constant') return `${name} has the same value in every row, so that it has no correlation with anything.`;
+  return `${suspicion.values} values of ${name} stand in more than one row (${suspicion.rows} rows). Such rows are not independent of each other: p-values and intervals count them as separate cases and come out too small.`;
+}

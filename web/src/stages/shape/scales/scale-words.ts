@@ -1,0 +1,33 @@
+import type { ComparedScale, ScalesResult } from '@ivlen/contract';
+
+export const SCALE_WORDS: Readonly<Record<ComparedScale, string>> = {
+  raw: 'as it is',
+  sqrt: 'square root',
+  'cube-root': 'cube root',
+  log10: 'logarithm to base 10',
+  reciprocal: 'reciprocal, 1/x',
+  square: 'square',
+  'box-cox': 'Box–Cox',
+  'yeo-johnson': 'Yeo–Johnson',
+  'rank-normal': 'normal scores of the ranks',
+};
+
+const BECAUSE = {
+  'values-not-positive': 'are 0 or less',
+  'negative-values': 'are negative',
+  'zeros-or-both-signs': 'are 0 or of the other sign',
+  'no-variation': 'are all the same',
+} as const;
+
+type Refused = ScalesResult['scales'][number]['refused'];
+
+/** The amount that makes a refused scale possible, as short as it can be said; null where none does. */
+export function servingShift(refused: Refused): number | null {
+  return refused?.shift == null ? null : Number(refused.shift.toPrecision(6));
+}
+
+/** "3 values are 0 or less". */
+export function refusalInWords(refused: Refused): string {
+  if (!refused) return '';
+  return `${refused.count.toLocaleString('en-GB')} ${refused.count === 1 ? 'value' : 'values'} ${BECAUSE[refused.because]}`;
+}

@@ -1,0 +1,107 @@
+import { COMPARED_SCALES, type Variable } from '@ivlen/contract';
+import { useState } from 'react';
+import { useReadOnly } from '../../../frame/read-only';
+import { rowsInWords } from '../../../frame/rows-in-use';
+import { MethodsLine } from '../../../methods-line/methods-line';
+import { scalesMethods } from '../shape-methods';
+import type { ShapeViewProps } from '../shape-view';
+import { useShapeMarks } from '../use-shape-marks';
+import { SCALE_WORDS } from './scale-words';
+import { ScalesRow } from './scales-row';
+import { type ScaleChoice, useScaleDecisions } from './use-scale-decisions';
+
+/** Several variables on all scales side by side: choose one for each, and keep them together. */
+export function ScalesView({ study, workingSet, settings, grouping, patch }: ShapeViewProps) {
+  const { marked, rule } = useShapeMarks(study, workingSet.variables);
+  const [everyOne, setEveryOne] = useState(false);
+  const [chosen, setChosen] = useState<ReadonlyMap<string, ScaleChoice>>(new Map());
+  const { keep, pending } = useScaleDecisions(study);
+  const readOnly = useReadOnly();
+  const onlyMarked = workingSet.variables.filter(({ id }) => marked.has(id));
+  const shown = everyOne || onlyMarked.length === 0 ? workingSet.variables : onlyMarked;
+  const choices = [...chosen.values()].filter(({ variable }) => shown.includes(variable));
+  const choose = (variable: Variable, choice: ScaleChoice | null) => {
+    const next = new Map(chosen);
+    if (choice) next.set(variable.id, choice);
+    else next.delete(variable.id);
+    setChosen(next);
+  };
+  const keepChosen = async () => {
+    await keep(choices);
+    setChosen(new Map());
+  };
+  const facts = { variables: shown.length, rows: rowsInWords(study), grouping };
+  return (
+    <>
+      <MethodsLine parts={scalesMethods(settings, facts, patch)} />
+      <div className="flex flex-wrap items-center gap-5 border-b border-rule px-5 py-2">
+        <fieldset className="flex items-center gap-4">
+          <legend className="sr-only">Which variables</legend>
+          <label className="flex items-center gap-1.5">
+            <input
+              type="radio"
+              className="accent-accent"
+              checked={!everyOne && onlyMarked.length > 0}
+              disabled={onlyMarked.length === 0}
+              onChange={() => setEveryOne(false)}
+            />
+            {onlyMarked.length === 0 ? `none is marked beyond ${rule}` : `the ${onlyMarked.length} marked`}
+          </label>
+          <label className="flex items-center gap-1.5">
+            <input
+              type="radio"
+              className="accent-accent"
+              checked={everyOne || onlyMarked.length === 0}
+              onChange={() => setEveryOne(true)}
+            />
+            all {workingSet.variables.length}
+          </label>
+        </fieldset>
+        {!readOnly && (
+          <button
+            type="button"
+            className={choices.length > 0 ? 'button-primary ml-auto' : 'button ml-auto'}
+            disabled={choices.length === 0 || pending}
+            onClick={() => void keepChosen()}
+          >
+            {choices.length === 0
+              ? 'Choose a scale in a row to keep it'
+              : `Keep ${choices.length === 1 ? 'the chosen scale' : `the ${choices.length} chosen scales`}`}
+          </button>
+        )}
+      </div>
+      <div className="min-h-0 flex-1 overflow-auto pb-8">
+        <table className="figures" aria-label={`${shown.length} variables on other scales`}>
+          <thead>
+            <tr className="text-[13px] text-muted">
+              <th scope="col" className="sticky top-0 left-0 z-20 border-b border-edge bg-paper py-1.5 pr-4 pl-5 text-left font-normal">
+                variable
+              </th>
+              {COMPARED_SCALES.map((scale) => (
+                <th key={scale} scope="col" className="sticky top-0 z-10 border-b border-edge bg-paper px-1.5 text-left font-normal">
+                  {SCALE_WORDS[scale]}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {shown.map((variable) => (
+              <ScalesRow
+                key={variable.id}
+                study={study}
+                variable={variable}
+                settings={settings}
+                choice={chosen.get(variable.id) ?? null}
+                onChoose={readOnly ? null : (choice) => choose(variable, choice)}
+              />
+            ))}
+          </tbody>
+        </table>
+        <p className="mt-3 max-w-3xl px-5 text-[13px] text-muted">
+          G₁ is the skewness, G₂ the excess kurtosis; p is of the test in the sentence above. Bold: neither the rule nor the test speaks
+          against it. What a scale does to the correlations of one variable is shown when its strip is open under “Each variable”.
+        </p>
+      </div>
+    </>
+  );
+}

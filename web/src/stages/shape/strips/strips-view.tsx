@@ -1,0 +1,148 @@
+import type { ShapeSettings } from '@ivlen/contract';
+import { ArrowDown, ArrowUp } from 'lucide-react';
+import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import { ProgressLine } from '../../../frame/progress-line';
+import { rowsInWords } from '../../../frame/rows-in-use';
+import { useLatest } from '../../../frame/use-latest';
+import { MethodsLine } from '../../../methods-line/methods-line';
+import { shapeMethods } from '../shape-methods';
+import { type ShapeViewProps, showableGroups } from '../shape-view';
+import { TESTS } from '../test-words';
+import { NUMBER_COLUMNS, type ShapeColumn, type ShapeOrder, sorted, verdictOf } from './shape-columns';
+import { type StripSubject, stripSubjects, subjectKey } from './shape-lines';
+import { ShapeStrip, STRIP_COLUMNS } from './shape-strip';
+import { useShapes } from './use-shapes';
+
+/** Each variable of the working set as a strip, and where groups are shown apart each of them. */
+export function StripsView(props: ShapeViewProps) {
+  const { study, workingSet, settings, grouping, patch } = props;
+  const [params, setParams] = useSearchParams();
+  const order = orderIn(params);
+  const { variables } = workingSet;
+  const { groups, problem } = showableGroups(props);
+  const by = grouping?.by ?? null;
+  const subjects = useMemo(() => stripSubjects(variables, by, groups), [variables, by, groups]);
+  const { shapes, computed, slow, stop } = useShapes(study, subjects, order !== null);
+  const set = (name: string, value: string | null) =>
+    setParams(
+      (before) => {
+        const next = new URLSearchParams(before);
+        if (value === null) next.delete(name);
+        else next.set(name, value);
+        return next;
+      },
+      { replace: true },
+    );
+  const toggle = useLatest((subject: StripSubject, open: boolean) => set('open', open ? subjectKey(subject) : null));
+  const lines = sorted(
+    subjects.map((subject, i) => ({ subject, shape: shapes[i] })),
+    order,
+    settings.test,
+  );
+  const pooled = shapes.flatMap((shape, i) => (shape && !subjects[i]?.group ? [shape] : []));
+  return (
+    <>
+      <MethodsLine parts={shapeMethods(settings, { variables: variables.length, rows: rowsInWords(study), grouping }, patch)} />
+      <div className="min-h-0 flex-1 overflow-auto px-5 pb-8">
+        {problem && (
+          <p role="status" className="mt-3 max-w-3xl text-caution">
+            {problem}
+          </p>
+        )}
+        <div role="table" aria-label={`Shape of ${variables.length} variables`} className="min-w-[900px]">
+          <Head settings={settings} order={order} onSort={(column) => set('sort', nextOrder(order, column))} />
+          {lines.map(({ subject }) => {
+            const key = subjectKey(subject);
+            return (
+              <ShapeStrip
+                key={key}
+                study={study}
+                subject={subject}
+                settings={settings}
+                open={params.get('open') === key}
+                onToggle={toggle}
+              />
+            );
+          })}
+        </div>
+        <div className="mt-3">
+          {slow && computed < subjects.length && (
+            <ProgressLine
+              label={`Computing ${subjects.length} shapes`}
+              progress={{ what: 'done', done: computed, total: subjects.length }}
+              onStop={stop}
+            />
+          )}
+          {pooled.length === variables.length && pooled.length > 1 && (
+            <p className="text-muted" role="status">
+              {markedInWords(pooled.filter((shape) => verdictOf(shape, settings).marked).length, pooled.length)}
+            </p>
+          )}
+        </div>
+        <Legend />
+      </div>
+    </>
+  );
+}
+
+interface HeadProps {
+  readonly settings: ShapeSettings;
+  readonly order: ShapeOrder | null;
+  readonly onSort: (column: ShapeColumn) => void;
+}
+
+function Head({ settings, order, onSort }: HeadProps) {
+  const button = (column: ShapeColumn, name: string, align: string) => {
+    const direction = order?.column !== column ? 'none' : order.descending ? 'descending' : 'ascending';
+    return (
+      <div key={column} role="columnheader" aria-sort={direction} className={align}>
+        <button type="button" className="inline-flex items-center gap-0.5 hover:text-accent" onClick={() => onSort(column)}>
+          {name}
+          {direction === 'ascending' && <ArrowUp size={12} aria-hidden="true" />}
+          {direction === 'descending' && <ArrowDown size={12} aria-hidden="true" />}
+        </button>
+      </div>
+    );
+  };
+  return (
+    <div role="rowgroup" className="sticky top-0 z-10 border-b border-edge bg-paper pt-3 pb-1 text-[13px] text-muted">
+      <div role="row" className="grid items-end gap-x-2" style={{ gridTemplateColumns: STRIP_COLUMNS }}>
+        {button('name', 'variable', 'pl-5')}
+        <div role="columnheader">distribution</div>
+        <div role="columnheader">quantiles</div>
+        {NUMBER_COLUMNS.map(({ id, name }) => button(id, id === 'test' && settings.test ? TESTS[settings.test].name : name, 'text-right'))}
+        <div role="columnheader">in words</div>
+      </div>
+    </div>
+  );
+}
+
+function Legend() {
+  return (
+    <p className="mt-4 max-w-4xl text-[13px] text-muted">
+      Bars with the kernel density (line) and the normal curve of the same mean and SD (dashed); below them quartiles, median and whiskers,
+      and the values outside the fences as ticks. The quantile plot’s band holds all points of 95 in 100 normal samples of the same size;
+      squares lie outside it.
+    </p>
+  );
+}
+
+function markedInWords(marked: number, all: number): string {
+  if (marked === 0) return `None of the ${all} variables is marked by the rule.`;
+  return `${marked} of the ${all} variables ${marked === 1 ? 'is' : 'are'} marked by the rule.`;
+}
+
+/** The order that the address says: "-skewness" is the largest first. */
+function orderIn(params: URLSearchParams): ShapeOrder | null {
+  const wanted = params.get('sort') ?? '';
+  const column = (['name', ...NUMBER_COLUMNS.map(({ id }) => id)] as const).find((id) => id === wanted.replace(/^-/, ''));
+  return column ? { column, descending: wanted.startsWith('-') } : null;
+}
+
+/** Largest first, then smallest first, then as listed; names the other way about. */
+function nextOrder(order: ShapeOrder | null, column: ShapeColumn): string | null {
+  const first = column !== 'name' && column !== 'test';
+  if (order?.column !== column) return first ? `-${column}` : column;
+  return order.descending === first ? (first ? column : `-${column}`) : null;
+}

@@ -1,0 +1,116 @@
+import { type Analysis, type JointResult, rowsInUse, type Study, type Variable } from '@ivlen/contract';
+import { jointVerdict } from '@ivlen/core';
+import { useQueries, useQuery } from '@tanstack/react-query';
+import { analysisQuery } from '../../../api/queries';
+import { FailureNotice } from '../../../frame/failure-notice';
+import { MethodsLine } from '../../../methods-line/methods-line';
+import { displayName } from '../../../variable-name';
+import { jointMethods } from '../shape-methods';
+import type { ShapeViewProps } from '../shape-view';
+import { DistanceFigure } from './distance-figure';
+import { FurthestRows } from './furthest-rows';
+import { jointP } from './joint-p';
+import { JointTests } from './joint-tests';
+import { LeftOut } from './left-out';
+
+const FEWEST = 2;
+const MOST = 60;
+
+/** Joint normality of the working set: the tests, which variable brings a failure, and the rows furthest out. */
+export function TogetherView({ study, workingSet, settings, patch }: ShapeViewProps) {
+  const { variables } = workingSet;
+  const enough = variables.length >= FEWEST && variables.length <= MOST;
+  const { data, error } = useQuery({ ...analysisQuery(study.id, study.head, jointRequest(variables, variables, true)), enabled: enough });
+  const facts = { variables: variables.length, rowsInUse: rowsInUse(study) };
+  return (
+    <>
+      <MethodsLine parts={jointMethods(settings, facts, data?.n, patch)} />
+      <div className="min-h-0 flex-1 overflow-auto px-5 pb-8">
+        {!enough && (
+          <p className="mt-6 font-serif text-[17px]">
+            {variables.length < FEWEST
+              ? 'One variable is ticked. Tick another on the left to see whether they are jointly normal.'
+              : `${variables.length} variables are ticked; joint normality is tested for up to ${MOST}. Untick some on the left.`}
+          </p>
+        )}
+        {error && !data && <FailureNotice error={error} />}
+        {enough && !data && !error && <div role="status" aria-label="Computing joint normality" className="mt-5 h-72 rounded bg-rule/50" />}
+        {enough && data && <Result study={study} variables={variables} data={data} settings={settings} />}
+      </div>
+    </>
+  );
+}
+
+type ResultProps = Pick<ShapeViewProps, 'study' | 'settings'> & {
+  readonly variables: readonly Variable[];
+  readonly data: JointResult;
+};
+
+function Result({ study, variables, data, settings }: ResultProps) {
+  const without = useWithoutEach(study, variables, data);
+  const names = variables.map(displayName);
+  if (data.undefinedBecause) {
+    return <p className="mt-6 max-w-3xl font-serif text-[17px]">{WHY_NOT[data.undefinedBecause](data.n, variables.length)}</p>;
+  }
+  const verdict = jointVerdict(
+    { ...jointP(data, settings.jointTest), n: data.n },
+    without.map((result) => result && jointP(result, settings.jointTest)),
+    { names, level: settings.level },
+  );
+  return (
+    <>
+      <p className="mt-5 max-w-4xl font-serif text-[18px] leading-snug" data-testid="joint-verdict">
+        {verdict.words}
+      </p>
+      {data.incomplete > 0 && (
+        <p className="mt-1 text-[13px] text-muted">
+          {data.incomplete.toLocaleString('en-GB')} rows in use lack a value of the set and are left out here.
+        </p>
+      )}
+      <div className="mt-4 grid grid-cols-[minmax(0,1fr)_minmax(380px,430px)] gap-10">
+        <div>
+          <JointTests data={data} settings={settings} />
+          {variables.length > FEWEST && (
+            <LeftOut study={study} variables={variables} without={without} leading={verdict.leading} settings={settings} />
+          )}
+        </div>
+        <div>
+          {data.distances && <DistanceFigure distances={data.distances} width={400} height={300} />}
+          <FurthestRows study={study} data={data} variables={variables} />
+        </div>
+      </div>
+    </>
+  );
+}
+
+/** The tests again without each variable, on the same rows; they come one after the other. */
+function useWithoutEach(study: Study, variables: readonly Variable[], { undefinedBecause }: JointResult) {
+  return useQueries({
+    queries: variables.map((variable) => ({
+      ...analysisQuery(
+        study.id,
+        study.head,
+        jointRequest(
+          variables.filter((item) => item !== variable),
+          variables,
+          false,
+        ),
+      ),
+      enabled: variables.length > FEWEST && undefinedBecause === null,
+    })),
+    combine: (results) => results.map(({ data }) => data),
+  });
+}
+
+function jointRequest(variables: readonly Variable[], set: readonly Variable[], distances: boolean) {
+  const ids = (items: readonly Variable[]) => items.map(({ id }) => id);
+  return { kind: 'joint', variables: ids(variables), completeFor: ids(set), distances } as const satisfies Analysis;
+}
+
+const WHY_NOT: Readonly<Record<NonNullable<JointResult['undefinedBecause']>, (n: number, p: number) => string>> = {
+  'too-few-cases': (n, p) =>
+    `${n === 1 ? 'Only one row is' : `Only ${n.toLocaleString('en-GB')} rows are`} complete for these ${p} variables; joint normality needs more rows than variables. Untick those with many missing values.`,
+  'too-many-cases': (n) => `${n.toLocaleString('en-GB')} rows are too many for this test.`,
+  constant: () => 'One of the variables has the same value in every complete row; untick it.',
+  singular: () => 'One of the variables follows from the others exactly; untick it, then the rest can be tested.',
+};

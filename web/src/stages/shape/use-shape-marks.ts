@@ -1,0 +1,50 @@
+import { type ShapeSettings, type Study, shapeSettingsSchema, type Variable, type VariableDescription } from '@ivlen/contract';
+import { shapeVerdict } from '@ivlen/core';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { analysisQuery } from '../../api/queries';
+import { useSettings } from '../../settings/use-settings';
+import { ruleInWords } from './rule-editor';
+
+const DEFAULTS = shapeSettingsSchema.parse({});
+const NONE: ReadonlyMap<string, string> = new Map();
+
+export interface ShapeMarks {
+  /** What the chosen rule says of the variables that it marks, by id: "skewed to the right". */
+  readonly marked: ReadonlyMap<string, string>;
+  /** The rule in words. */
+  readonly rule: string;
+}
+
+/** The variables whose shape the rule of the Shape stage marks, for the other stages. */
+export function useShapeMarks(study: Study, variables: readonly Variable[]): ShapeMarks {
+  const { settings } = useSettings(study.id, 'shape', DEFAULTS);
+  const ids = variables.map(({ id }) => id);
+  const { data } = useQuery({
+    ...analysisQuery(study.id, study.head, { kind: 'describe', variables: ids }),
+    enabled: ids.length > 0,
+    placeholderData: keepPreviousData,
+  });
+  const rule = settings?.rule ?? DEFAULTS.rule;
+  const marked = useMemo(() => (data ? markedAmong(data.variables, rule) : NONE), [data, rule]);
+  return { marked, rule: ruleInWords(rule) };
+}
+
+export function markedAmong(descriptions: readonly VariableDescription[], rule: ShapeSettings['rule']): ReadonlyMap<string, string> {
+  const orNaN = (value: number | null) => value ?? Number.NaN;
+  return new Map(
+    descriptions.flatMap(({ id, n, min, max, skewness, skewnessSe, excessKurtosis, excessKurtosisSe }) => {
+      const figures = {
+        n,
+        min: orNaN(min),
+        max: orNaN(max),
+        skewness: orNaN(skewness),
+        skewnessSe: orNaN(skewnessSe),
+        excessKurtosis: orNaN(excessKurtosis),
+        excessKurtosisSe: orNaN(excessKurtosisSe),
+      };
+      const { marked, words } = shapeVerdict(figures, { rule, test: null, level: 0.05 });
+      return marked ? [[id, words] as const] : [];
+    }),
+  );
+}

@@ -3,6 +3,7 @@ import { expect, it, test } from 'vitest';
 
 it('has the usual settings where none were saved', () => {
   expect(correlationSettingsSchema.parse({})).toEqual({
+    method: 'pearson',
     alternative: 'two-sided',
     missing: 'pairwise',
     levels: [0.05, 0.01, 0.001],

@@ -41,13 +41,13 @@ export function CopyTableButton({ table }: { table: TextTable }) {
 
 /** Lines over head and foot alone, as papers have them. */
 export function asHtml({ caption, head, rows, note }: TextTable): string {
-  const rule = 'border-bottom:1px solid #000';
+  const rule = 'border-bottom:1px solid black';
   const cell = (tag: 'th' | 'td', text: string, i: number, line = false) =>
     `<${tag} style="text-align:${i === 0 ? 'left' : 'right'};font-weight:normal;padding:2px 8px;${line ? rule : ''}">${escaped(text)}</${tag}>`;
   const line = (cells: readonly string[], isLast: boolean) =>
     `<tr>${cells.map((text, i) => cell(i === 0 ? 'th' : 'td', text, i, isLast)).join('')}</tr>`;
   return [
-    '<table style="border-collapse:collapse;border-top:1px solid #000">',
+    '<table style="border-collapse:collapse;border-top:1px solid black">',
     `<caption style="text-align:left">${escaped(caption)}</caption>`,
     `<thead><tr>${head.map((text, i) => cell('th', text, i, true)).join('')}</tr></thead>`,
     `<tbody>${rows.map((cells, i) => line(cells, i === rows.length - 1)).join('')}</tbody>`,

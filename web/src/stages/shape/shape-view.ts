@@ -17,7 +17,7 @@ export interface ShapeViewProps {
 const NONE: readonly Group[] = [];
 
 /** Groups shown apart at the most. */
-export const MOST_GROUPS = 40;
+const MOST_GROUPS = 40;
 
 /** The groups that can be shown, and a sentence where they cannot. */
 export function showableGroups({ groups, grouping, settings }: ShapeViewProps): { groups: readonly Group[]; problem: string | null } {

@@ -80,6 +80,21 @@ for (const colorScheme of ['light', 'dark'] as const) {
       expect(await violations(page)).toEqual([]);
     });
 
+    test('the shapes together, on other scales and as a table have none', async ({ page }) => {
+      await openCopy(page, 'Aldermere kick samples');
+      const parts = page.getByRole('navigation', { name: 'Parts of the Shape stage' });
+      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Shape' }).click();
+      for (const [part, sight] of [
+        ['Together', page.getByText('Rows furthest out')],
+        ['Other scales', page.getByRole('img').first()],
+        ['Descriptives', page.getByRole('table').getByText('depth')],
+      ] as const) {
+        await parts.getByRole('button', { name: part }).click();
+        await expect(sight).toBeVisible();
+        expect(await violations(page)).toEqual([]);
+      }
+    });
+
     test('the matrix with the card and a popover has none', async ({ page }) => {
       await openCopy(page, 'Aldermere streams');
       await cellOf(page, 'mayfly taxa', 'nitrate').click();

@@ -37,10 +37,10 @@ export const VariableRow = memo(function VariableRow({ study, variable, summary,
         />
         <Sparkline bins={summary?.bins ?? []} faint={!ticked} />
         <Hint text={[describe(variable, summary), marked].filter(Boolean).join(' · ')}>
-          <span className="truncate">
-            {name}
+          <span className="flex min-w-0 items-baseline">
+            <span className="truncate">{name}</span>
             {marked && (
-              <span className="ml-1 text-[10px] text-caution">
+              <span className="ml-1 shrink-0 text-[10px] text-caution">
                 <span aria-hidden="true">▲</span>
                 <span className="sr-only">, {marked}</span>
               </span>

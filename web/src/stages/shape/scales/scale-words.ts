@@ -16,7 +16,6 @@ const BECAUSE = {
   'values-not-positive': 'are 0 or less',
   'negative-values': 'are negative',
   'zeros-or-both-signs': 'are 0 or of the other sign',
-  'no-variation': 'are all the same',
 } as const;
 
 type Refused = ScalesResult['scales'][number]['refused'];
@@ -29,5 +28,6 @@ export function servingShift(refused: Refused): number | null {
 /** "3 values are 0 or less". */
 export function refusalInWords(refused: Refused): string {
   if (!refused) return '';
+  if (refused.because === 'no-variation') return refused.count === 1 ? 'there is one value only' : 'all values are the same';
   return `${refused.count.toLocaleString('en-GB')} ${refused.count === 1 ? 'value' : 'values'} ${BECAUSE[refused.because]}`;
 }

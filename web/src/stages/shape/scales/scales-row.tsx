@@ -90,7 +90,7 @@ function ScaleCell({ name, variable, line: { scale, refused, reversed, shape }, 
   const { description: d, quantiles } = shape;
   const verdict = verdictOf(shape, settings);
   const p = settings.test && shape.tests[settings.test].pValue;
-  const fine = !verdict.marked && verdict.rejected !== true;
+  const fine = d.skewness !== null && !verdict.marked && verdict.rejected !== true;
   return (
     <td className={`border-b border-rule px-1.5 py-2 align-top ${ground}`} title={verdict.words}>
       <span className="flex gap-1">

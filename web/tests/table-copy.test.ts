@@ -20,7 +20,9 @@ it('pastes into a word processor as a table with its caption, its names as heade
   holder.innerHTML = asHtml(table);
   expect(holder.querySelector('caption')?.textContent).toBe(table.caption);
   expect([...holder.querySelectorAll('thead th')].map((cell) => cell.textContent)).toEqual(table.head);
-  const rows = [...holder.querySelectorAll('tbody tr')].map((row) => [...row.children].map((cell) => `${cell.tagName} ${cell.textContent}`));
+  const rows = [...holder.querySelectorAll('tbody tr')].map((row) =>
+    [...row.children].map((cell) => `${cell.tagName} ${cell.textContent}`),
+  );
   expect(rows).toEqual([
     ['TH nitrate', 'TD 2.13', 'TD −0.31'],
     ['TH soil − depth', 'TD .42', 'TD –'],

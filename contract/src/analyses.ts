@@ -1,35 +1,40 @@
-import type { Alternative, PMethod, UndefinedBecause } from '@ivlen/core';
 import { z } from 'zod';
 import { methodSchema } from './codebook';
 import { jointRequestSchema, jointResultSchema } from './joint';
+import {
+  byGroupRequestSchema,
+  byGroupResultSchema,
+  cautionsRequestSchema,
+  cautionsResultSchema,
+  dependentRequestSchema,
+  dependentResultSchema,
+  howSchema,
+  influenceRequestSchema,
+  influenceResultSchema,
+  lineRequestSchema,
+  lineResultSchema,
+  pairRequestSchema,
+  pairResultSchema,
+  pMethodSchema,
+  resampleRequestSchema,
+  resampleResultSchema,
+  undefinedBecauseSchema,
+} from './pairs';
 import { scalesRequestSchema, scalesResultSchema, shapeRequestSchema, shapeResultSchema } from './shape';
 
-const alternativeSchema = z.enum(['two-sided', 'greater', 'less']) satisfies z.ZodType<Alternative>;
 const variableIdSchema = z.string().max(40);
 /** NaN does not survive JSON: what cannot be computed travels as null. */
 const figure = z.number().nullable();
 
 const summaryRequestSchema = z.object({ kind: z.literal('summary') });
 
-const correlationRequestSchema = z.object({
+const correlationRequestSchema = howSchema.extend({
   kind: z.literal('correlation'),
   variables: z.array(variableIdSchema).max(200),
   method: methodSchema,
   /** Variables whose pairs have a method of their own. */
   byVariable: z.record(variableIdSchema, methodSchema),
-  alternative: alternativeSchema,
   missing: z.enum(['pairwise', 'listwise']),
-  level: z.number().gt(0).lt(1),
-});
-
-const pairRequestSchema = z.object({
-  kind: z.literal('pair'),
-  x: variableIdSchema,
-  y: variableIdSchema,
-  alternative: alternativeSchema,
-  level: z.number().gt(0).lt(1),
-  /** Listwise deletion over these variables; empty for every row complete for the pair. */
-  completeFor: z.array(variableIdSchema).max(200),
 });
 
 const describeRequestSchema = z.object({ kind: z.literal('describe'), variables: z.array(variableIdSchema).max(200) });
@@ -47,15 +52,18 @@ export const analysisSchema = z.discriminatedUnion('kind', [
   shapeRequestSchema,
   scalesRequestSchema,
   jointRequestSchema,
+  lineRequestSchema,
+  influenceRequestSchema,
+  byGroupRequestSchema,
+  resampleRequestSchema,
+  dependentRequestSchema,
+  cautionsRequestSchema,
 ]);
 export type Analysis = z.infer<typeof analysisSchema>;
 export type CorrelationRequest = z.infer<typeof correlationRequestSchema>;
-export type PairRequest = z.infer<typeof pairRequestSchema>;
 
 /** An analysis is a pure function of a revision and a request. */
 export const analysisRequestSchema = z.object({ revision: z.number().int(), analysis: analysisSchema });
-
-const undefinedBecauseSchema = z.enum(['too-few-cases', 'constant-x', 'constant-y', 'constant-both']) satisfies z.ZodType<UndefinedBecause>;
 
 export const summaryResultSchema = z.object({
   kind: z.literal('summary'),
@@ -86,37 +94,10 @@ export const correlationResultSchema = z.object({
   n: z.array(z.number().int()),
   low: z.array(figure),
   high: z.array(figure),
+  pMethod: z.array(pMethodSchema),
   undefinedBecause: z.array(undefinedBecauseSchema.nullable()),
 });
 export type CorrelationResult = z.infer<typeof correlationResultSchema>;
-
-const descriptionSchema = z.object({ n: z.number().int(), mean: figure, sd: figure });
-
-const pairTestSchema = z.object({
-  coefficient: figure,
-  pValue: figure,
-  log10P: figure,
-  pMethod: z.enum(['t', 'normal', 'exact', 'permutation']) satisfies z.ZodType<PMethod>,
-  statistic: z.object({ name: z.string(), value: z.number(), df: z.number().optional() }).nullable(),
-  interval: z.object({ low: z.number(), high: z.number(), level: z.number(), method: z.string() }).nullable(),
-  degenerate: z.boolean(),
-  undefinedBecause: undefinedBecauseSchema.nullable(),
-});
-export type PairTest = z.infer<typeof pairTestSchema>;
-
-export const pairResultSchema = z.object({
-  kind: z.literal('pair'),
-  n: z.number().int(),
-  /** The pair by every method, over the same rows. */
-  tests: z.record(methodSchema, pairTestSchema),
-  /** Least-squares lines through the same rows: y on x, and x on y for swapped axes. */
-  line: z.object({ slope: figure, intercept: figure }),
-  swappedLine: z.object({ slope: figure, intercept: figure }),
-  /** Mean and SD over the rows of the pair. */
-  x: descriptionSchema,
-  y: descriptionSchema,
-});
-export type PairResult = z.infer<typeof pairResultSchema>;
 
 export const describeResultSchema = z.object({
   kind: z.literal('describe'),
@@ -202,6 +183,12 @@ export const analysisResultSchema = z.discriminatedUnion('kind', [
   shapeResultSchema,
   scalesResultSchema,
   jointResultSchema,
+  lineResultSchema,
+  influenceResultSchema,
+  byGroupResultSchema,
+  resampleResultSchema,
+  dependentResultSchema,
+  cautionsResultSchema,
 ]);
 export type AnalysisResult = z.infer<typeof analysisResultSchema>;
 /** The result that belongs to a request. */

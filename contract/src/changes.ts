@@ -66,6 +66,8 @@ export const changeSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('no-scale-kept'), variable: id }),
   /** The pairs of a variable are correlated by a method of their own; null as all others are. */
   z.object({ type: z.literal('set-pair-method'), variable: id, method: methodSchema.nullable() }),
+  /** A note about a pair; an empty one is taken away. */
+  z.object({ type: z.literal('note-pair'), pair: z.tuple([id, id]), text: z.string().max(4000) }),
   /** Codebook, derived variables, subsets and settings as another study has them. */
   z.object({ type: z.literal('take-over'), from: z.uuid() }),
 ]);

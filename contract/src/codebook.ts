@@ -67,6 +67,8 @@ export const studyStateSchema = z.object({
   accepted: z.array(acceptedSchema).default([]),
   /** Variables whose pairs are correlated by a method of their own, whatever the others are; for a reason in the trail. */
   pairMethods: z.record(z.string(), methodSchema).default({}),
+  /** Notes about pairs, by `pairKey`. */
+  pairNotes: z.record(z.string(), z.string().max(4000)).default({}),
 });
 export type StudyState = z.infer<typeof studyStateSchema>;
 
@@ -102,4 +104,9 @@ const WINNING: readonly Method[] = ['kendall', 'spearman', 'pearson'];
 /** The method of a pair: that of all, unless one of its variables has one of its own. */
 export function methodForPair(common: Method, byVariable: Readonly<Record<string, Method>>, a: string, b: string): Method {
   return WINNING.find((method) => byVariable[a] === method || byVariable[b] === method) ?? common;
+}
+
+/** The same for a pair whichever of the two comes first. */
+export function pairKey(a: string, b: string): string {
+  return a < b ? `${a}~${b}` : `${b}~${a}`;
 }

@@ -9,6 +9,7 @@ export * from './imports';
 export * from './jobs';
 export * from './joint';
 export * from './merges';
+export * from './pairs';
 export * from './rows';
 export * from './settings';
 export * from './shape';

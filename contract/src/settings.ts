@@ -1,5 +1,7 @@
+import type { Adjustment } from '@ivlen/core';
 import { z } from 'zod';
 import { methodSchema } from './codebook';
+import { intervalKindSchema } from './pairs';
 import { shapeSettingsSchema } from './shape';
 
 export const levelsSchema = z
@@ -8,16 +10,47 @@ export const levelsSchema = z
   .max(3)
   .refine((levels) => levels.every((level, i) => i === 0 || level < (levels[i - 1] ?? 1)), 'Levels go from large to small.');
 
-/** What the methods line of the Correlations stage says, and how the grid is laid out. */
+const variableIdSchema = z.string().max(40);
+export const adjustmentSchema = z.enum([
+  'none',
+  'bonferroni',
+  'holm',
+  'hochberg',
+  'benjamini-hochberg',
+  'benjamini-yekutieli',
+]) satisfies z.ZodType<Adjustment | 'none'>;
+/** What one half of the grid shows. */
+export const halfSchema = z.enum(['coefficient', 'second', 'p', 'adjusted-p', 'n', 'interval', 'plot', 'nothing']);
+export type Half = z.infer<typeof halfSchema>;
+
+/** What the methods line of the Correlations stage says, and how the matrix is laid out. */
 export const correlationSettingsSchema = z.object({
-  /** The method of all pairs whose variables have none of their own. */
-  method: methodSchema.default('pearson'),
+  /** The coefficients shown; the first is that of all pairs whose variables have no method of their own. */
+  methods: z.array(methodSchema).min(1).max(3).default(['pearson']),
   alternative: z.enum(['two-sided', 'greater', 'less']).default('two-sided'),
   missing: z.enum(['pairwise', 'listwise']).default('pairwise'),
   /** Significance levels of the marks, from large to small. */
   levels: levelsSchema.default([0.05, 0.01, 0.001]),
-  /** What the half above the diagonal shows. */
-  above: z.enum(['p', 'n', 'interval', 'nothing']).default('p'),
+  /** How p-values are adjusted for their number. */
+  adjust: adjustmentSchema.default('none'),
+  /** Confidence level of the intervals. */
+  level: z.number().gt(0).lt(1).default(0.95),
+  /** Kind of interval; a coefficient that has no such kind keeps its usual one. */
+  interval: intervalKindSchema.default('default'),
+  /** Variables held constant: partial correlations. */
+  control: z.array(variableIdSchema).max(20).default([]),
+  below: halfSchema.default('coefficient'),
+  above: halfSchema.default('p'),
+  /** Coefficients of at least this size are outlined; null for none. */
+  strength: z.number().gt(0).lte(1).nullable().default(null),
+  /** Whether coefficients below that size are dimmed. */
+  dim: z.boolean().default(false),
+  order: z.enum(['listed', 'cluster', 'name']).default('listed'),
+  size: z.enum(['comfortable', 'compact', 'colour']).default('comfortable'),
+  /** Whether means and standard deviations stand beside the names. */
+  descriptives: z.boolean().default(false),
+  /** Which cautions underline a coefficient. */
+  cautions: z.enum(['decisive', 'all', 'none']).default('decisive'),
 });
 export type CorrelationSettings = z.infer<typeof correlationSettingsSchema>;
 

@@ -3,11 +3,22 @@ import { expect, it, test } from 'vitest';
 
 it('has the usual settings where none were saved', () => {
   expect(correlationSettingsSchema.parse({})).toEqual({
-    method: 'pearson',
+    methods: ['pearson'],
     alternative: 'two-sided',
     missing: 'pairwise',
     levels: [0.05, 0.01, 0.001],
+    adjust: 'none',
+    level: 0.95,
+    interval: 'default',
+    control: [],
+    below: 'coefficient',
     above: 'p',
+    strength: null,
+    dim: false,
+    order: 'listed',
+    size: 'comfortable',
+    descriptives: false,
+    cautions: 'decisive',
   });
 });
 

@@ -19,6 +19,7 @@ export {
 } from './cautions/suspicious-values';
 export { sortedValues } from './columns/complete-rows';
 export { type EquivalenceTest, equivalenceTest, type TestAgainst, testAgainst } from './comparison/against-a-value';
+export { type BootstrapDifferenceOptions, bootstrapDifference } from './comparison/bootstrap-difference';
 export {
   compareNonOverlapping,
   compareOverlapping,
@@ -46,6 +47,7 @@ export { type PartialCorrelation, type PartialOptions, partialCorrelation } from
 export { pearson } from './correlation/pearson';
 export { type PercentageBend, percentageBend } from './correlation/percentage-bend';
 export { spearman } from './correlation/spearman';
+export { type ReportedOptions, testReported } from './correlation/test-reported';
 export type {
   Alternative,
   CorrelationOptions,

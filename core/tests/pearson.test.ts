@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { fittedLine, pearson } from '@ivlen/core';
+import { fittedLine, pearson, testReported } from '@ivlen/core';
 import { describe, expect, it, test } from 'vitest';
+import { expectFigure } from './accuracy';
 import { column, relativeError } from './tolerance';
 
 interface PearsonCase {
@@ -143,5 +144,22 @@ describe('published values', () => {
     ['IV', x4, [6.58, 5.76, 7.71, 8.84, 8.47, 7.04, 5.25, 12.5, 5.56, 7.91, 6.89], 0.8165],
   ])('Anscombe’s quartet, set %s', (_, a, b, published) => {
     expect(pearson(a, Float64Array.from(b)).coefficient).toBeCloseTo(published, 4);
+  });
+});
+
+describe('from a reported r and n', () => {
+  const usable = cases.filter((item) => Math.abs(item.r) < 1 - 1e-6 && item.n > 3);
+  it('has cases to read', () => expect(usable.length).toBeGreaterThan(20));
+
+  test.each(usable.map((item) => [item.name, item] as const))('%s: the same p as from the values', (_, { r, n, log10P }) => {
+    // r itself was rounded to a double: its error is magnified near ±1.
+    const tolerance = 1e-10 + (n * Number.EPSILON) / (1 - r * r);
+    expectFigure('testReported', 'mpmath at 60 digits', testReported({ coefficient: r, n }).log10P, log10P, tolerance);
+  });
+
+  it('has no test below three rows, and refuses what is no coefficient', () => {
+    expect(testReported({ coefficient: 0.5, n: 2 }).undefinedBecause).toBe('too-few-cases');
+    expect(() => testReported({ coefficient: 1.2, n: 20 })).toThrow(RangeError);
+    expect(testReported({ coefficient: 0.42, n: 50 }, { alternative: 'greater' }).interval?.high).toBe(1);
   });
 });

@@ -1,4 +1,4 @@
-import { bootstrapCorrelation, kendall, type Method, pearson, permutationTest, spearman } from '@ivlen/core';
+import { bootstrapCorrelation, bootstrapDifference, kendall, type Method, pearson, permutationTest, spearman } from '@ivlen/core';
 import { describe, expect, it, test } from 'vitest';
 import { createResampledCoefficient } from '../src/correlation/resampled-coefficient';
 import { Random } from '../src/random/random';
@@ -105,4 +105,35 @@ describe('permutation', () => {
         ).pValue,
       ).toBeNaN();
   });
+});
+
+describe('bootstrap of the difference of two coefficients that share a variable', () => {
+  const source = new Random(31);
+  const a = Float64Array.from({ length: 120 }, () => source.normal());
+  const near = a.map((value) => value + 0.4 * source.normal());
+  const far = a.map((value) => 0.3 * value + source.normal());
+
+  it.each(METHODS)('%s: finds that one variable is tied more closely to the nearer one, whichever comes first', (method) => {
+    const { interval } = bootstrapDifference(a, near, far, { method, replicates: 400, seed: 3 });
+    const { interval: turned } = bootstrapDifference(a, far, near, { method, replicates: 400, seed: 3 });
+    expect(interval?.low).toBeGreaterThan(0);
+    expectFigure('bootstrapDifference', 'the same with the two exchanged', turned?.high ?? 0, -(interval?.low ?? 0), 1e-12);
+    expect(SINGLE[method](a, near).coefficient - SINGLE[method](a, far).coefficient).toBeLessThan(interval?.high ?? 0);
+  });
+
+  it('uses the rows complete for all three, and has no interval where a variable does not vary', () => {
+    const gap = near.map((value, i) => (i < 20 ? Number.NaN : value));
+    const rest = (values: Float64Array) => values.slice(20);
+    const options = { method: 'spearman', replicates: 200 } as const;
+    expect(bootstrapDifference(a, gap, far, options)).toEqual(bootstrapDifference(rest(a), rest(near), rest(far), options));
+    expect(bootstrapDifference(a, near, far.slice().fill(1), options).interval).toBeNull();
+  });
+});
+
+test('progress is told now and then, up to the last but a few', () => {
+  const told: number[] = [];
+  bootstrapCorrelation(x, y, { method: 'pearson', replicates: 500, onProgress: (done) => told.push(done) });
+  permutationTest(x, y, { method: 'pearson', permutations: 500, onProgress: (done) => told.push(done) });
+  expect(told.filter((done) => done === 0)).toHaveLength(2);
+  expect(Math.max(...told)).toBeGreaterThan(400);
 });

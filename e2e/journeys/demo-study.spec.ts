@@ -74,11 +74,15 @@ test('listwise deletion, marks and the half above the diagonal change in place a
   await page.getByRole('textbox').and(page.locator('[placeholder=".1 .05"]')).fill('.02');
   await page.keyboard.press('Enter');
   await whileSaving(page, () => page.getByRole('combobox', { name: 'Above the diagonal' }).selectOption('n'));
-  await expect(page.getByTestId('methods-line')).toContainText('using only rows complete for all of them, marked at .02, unadjusted.');
+  await expect(page.getByTestId('methods-line')).toContainText(
+    'using only rows complete for all of them, marked at .02, unadjusted, with 95 % intervals',
+  );
   await expect(page.getByTestId('legend')).toContainText('p ≤ .02');
   await expect(page.getByTestId('legend')).not.toContainText('.05');
   await page.reload();
-  await expect(page.getByTestId('methods-line')).toContainText('using only rows complete for all of them, marked at .02, unadjusted.');
+  await expect(page.getByTestId('methods-line')).toContainText(
+    'using only rows complete for all of them, marked at .02, unadjusted, with 95 % intervals',
+  );
   await expect(page.getByRole('combobox', { name: 'Above the diagonal' })).toHaveValue('n');
 });
 

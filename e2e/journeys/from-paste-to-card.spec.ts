@@ -51,7 +51,7 @@ test('cells pasted from a spreadsheet become a matrix, a pair card, and outlive 
   await page.getByRole('button', { name: /change the alternative/ }).click();
   await whileSaving(page, () => page.getByRole('radio', { name: /One-sided, negative/ }).click());
   await expect(page.getByTestId('methods-line')).toHaveText(
-    'Pearson’s r among 3 variables in all 10 rows, one-sided for a negative correlation, using every complete pair, marked at .05, .01 and .001, unadjusted.',
+    'Pearson’s r among 3 variables in all 10 rows, one-sided for a negative correlation, using every complete pair, marked at .05, .01 and .001, unadjusted, with 95 % intervals, holding nothing constant.',
   );
 
   await cellOf(page, 'mayfly taxa', 'elevation').click();

@@ -47,7 +47,7 @@ test('a block pasted with units under the names and means at the foot is put rig
   await expect(page.getByText('37 rows × 4 variables')).toBeVisible();
   await page.getByRole('textbox', { name: 'Name of the study' }).fill('Pasted visits');
   await page.getByRole('button', { name: 'Create study' }).click();
-  await expect(page.getByRole('grid')).toBeVisible();
+  await expect(page.getByRole('region', { name: /^Pair / })).toBeVisible();
 
   await page.getByRole('link', { name: 'Data' }).click();
   await page.getByRole('button', { name: 'Codebook', exact: true }).click();

@@ -69,7 +69,10 @@ test('what the rule marks is seen in the panel, on the diagonal and in the pair 
 test('turbidity is skewed: other scales, the logarithm kept in its place; panel, matrix and card follow', async ({ page }) => {
   await openCopy(page, 'Aldermere streams');
   await page.keyboard.press('2');
-  await page.getByRole('button', { name: /^turbidity/ }).click();
+  await page
+    .getByRole('region', { name: 'Shape', exact: true })
+    .getByRole('button', { name: /^turbidity/ })
+    .click();
   await page.getByRole('button', { name: /^Other scales of / }).click();
   const scales = page.getByRole('region', { name: 'Other scales of turbidity' });
   await expect(scales.getByRole('row', { name: /^reciprocal/ })).toContainText('turns the order round: signs change');
@@ -103,7 +106,10 @@ test('turbidity is skewed: other scales, the logarithm kept in its place; panel,
 test('a variable that no scale cures: none is kept, Spearman is chosen for its pairs, and the trail says why', async ({ page }) => {
   await openCopy(page, 'Aldermere streams');
   await page.keyboard.press('2');
-  await page.getByRole('button', { name: /^conductivity/ }).click();
+  await page
+    .getByRole('region', { name: 'Shape', exact: true })
+    .getByRole('button', { name: /^conductivity/ })
+    .click();
   const open = page.getByRole('region', { name: 'Shape of conductivity' });
   await expect(open.getByText(/two humps/)).toBeVisible();
   await open.getByRole('button', { name: /^Other scales of / }).click();

@@ -61,7 +61,7 @@ export function createApp({ database, workers, spool }: { database: Database; wo
     .route('/', archiveRoutes(database, new ArchiveService(database, workers, spool), jobs))
     .route('/', exportRoutes(new ExportService(database, columns, workers, spool.folder), jobs))
     .route('/', jobRoutes(jobs))
-    .route('/', analysisRoutes(new AnalysisService(database, columns, workers)));
+    .route('/', analysisRoutes(new AnalysisService(database, columns, workers), jobs));
   app.route('/api', api);
   app.doc31('/api/openapi.json', {
     openapi: '3.1.0',

@@ -58,6 +58,7 @@ it('a study whose storing is stopped half-way is not there at all', async () => 
     inUse: null,
     accepted: [],
     pairMethods: {},
+    pairNotes: {},
   };
   let stored = 0;
   const making = createStudy(

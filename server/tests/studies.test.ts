@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import {
   correlationResultSchema,
+  correlationSettingsSchema,
   type ImportPreview,
   importPreviewSchema,
   pairResultSchema,
@@ -178,7 +179,8 @@ describe('settings', () => {
   it('are saved with the version expected, so that two windows do not overwrite each other', async () => {
     const { id } = await makeStudy();
     const path = `/studies/${id}/settings/correlations`;
-    const settings = { method: 'spearman', alternative: 'less', missing: 'listwise', levels: [0.1, 0.01], above: 'n' };
+    const changed = { methods: ['spearman'], alternative: 'less', missing: 'listwise', levels: [0.1, 0.01], above: 'n' };
+    const settings = correlationSettingsSchema.parse(changed);
     expect(await app.ask(storedSettingsSchema, 'GET', path)).toEqual({ version: 0, settings: null });
     expect(await app.ask(storedSettingsSchema, 'PUT', path, { version: 0, settings })).toEqual({ version: 1, settings });
     for (const version of [0, 7]) {

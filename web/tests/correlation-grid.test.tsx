@@ -6,6 +6,7 @@ import { describe, expect, it, vi } from 'vitest';
 import { ThemeProvider } from '../src/frame/theme';
 import { CorrelationGrid } from '../src/stages/correlations/correlation-grid';
 import { GridLegend } from '../src/stages/correlations/grid-legend';
+import { buildMatrix } from '../src/stages/correlations/matrix';
 import { testResult, testStudy } from './test-study';
 
 const study = testStudy();
@@ -13,26 +14,33 @@ const settings = correlationSettingsSchema.parse({});
 
 const SKEWED = { marked: new Map([['v1', 'skewed to the right']]), rule: 'skewness 2 or excess kurtosis 7' };
 
-function show(patch: Partial<typeof settings> = {}, result = testResult()) {
-  const onOpen = vi.fn();
+type Cautions = Parameters<typeof buildMatrix>[4];
+
+function show(patch: Partial<typeof settings> = {}, result = testResult(), cautions: Cautions = undefined) {
+  const [onOpen, onCompare, onOrder, replace, set] = [vi.fn(), vi.fn(), vi.fn(), vi.fn(), vi.fn()];
+  const workingSet = { variables: study.state.variables, has: () => true, replace, set };
   const { variables } = study.state;
   render(
     <ThemeProvider>
       <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { enabled: false } } })}>
         <CorrelationGrid
           study={study}
-          variables={variables}
-          result={result}
+          workingSet={workingSet}
+          matrix={buildMatrix(study, variables, [result], { ...settings, ...patch }, cautions)}
           settings={{ ...settings, ...patch }}
           selected={null}
           onOpen={onOpen}
+          onCompare={onCompare}
+          onOrder={onOrder}
           marked={SKEWED.marked}
         />
       </QueryClientProvider>
     </ThemeProvider>,
   );
-  return { onOpen, user: userEvent.setup() };
+  return { onOpen, onCompare, onOrder, replace, set, user: userEvent.setup() };
 }
+
+const matrix = buildMatrix(study, study.state.variables, [testResult()], settings, undefined);
 
 const cell = (i: number, j: number) => screen.getAllByRole('row')[i + 1]?.querySelectorAll('[role="gridcell"]')[j] as HTMLElement;
 
@@ -102,15 +110,7 @@ describe('the grid', () => {
 });
 
 it('the legend says every mark in words, the range of n and what chance would give', () => {
-  render(
-    <GridLegend
-      variables={study.state.variables}
-      result={testResult()}
-      settings={{ ...settings, alternative: 'greater' }}
-      marks={SKEWED}
-      pairMethods={{}}
-    />,
-  );
+  render(<GridLegend matrix={matrix} settings={{ ...settings, alternative: 'greater' }} marks={SKEWED} pairMethods={{}} />);
   const words = screen.getByTestId('legend').textContent;
   expect(words).toContain('3 asterisks: p ≤ .001');
   expect(words).toContain('one-sided for a positive correlation');
@@ -123,15 +123,7 @@ it('the legend says every mark in words, the range of n and what chance would gi
 
 it('the legend names variables with a coefficient of their own, and cautions no rank coefficient for its shape', () => {
   const nitrate = study.state.variables.find(({ name }) => name === 'nitrate')?.id ?? '';
-  render(
-    <GridLegend
-      variables={study.state.variables}
-      result={testResult()}
-      settings={settings}
-      marks={SKEWED}
-      pairMethods={{ [nitrate]: 'spearman' }}
-    />,
-  );
+  render(<GridLegend matrix={matrix} settings={settings} marks={SKEWED} pairMethods={{ [nitrate]: 'spearman' }} />);
   const words = screen.getByTestId('legend').textContent;
   expect(words).toContain('ρ in the tiles of nitrate: another coefficient than r, as decided for it; the trail says why.');
   expect(words).not.toContain('▲ nitrate');

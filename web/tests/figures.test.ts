@@ -2,7 +2,6 @@ import { describe, expect, it, test } from 'vitest';
 import { formatMeasured } from '../src/figures/format-measured';
 import { nearestPoint } from '../src/figures/nearest-point';
 import { usedRows } from '../src/pair-card/used-rows';
-import { tally } from '../src/stages/correlations/tally';
 
 describe('means and standard deviations', () => {
   test.each([
@@ -29,21 +28,4 @@ it('finds the point under the pointer among the rows drawn, within reach', () =>
   expect(nearestPoint(points, same, same, 11, 10)).toBe(1);
   expect(nearestPoint(points, same, same, 2, 1)).toBe(0);
   expect(nearestPoint(points, same, same, 60, 60)).toBeNull();
-});
-
-it('counts each pair once, and apart those without a coefficient', () => {
-  const none = new Array(9).fill(null);
-  const result = {
-    kind: 'correlation' as const,
-    variables: ['a', 'b', 'c'],
-    methods: Array.from({ length: 9 }, () => 'pearson' as const),
-    coefficient: [1, 0.5, null, 0.5, 1, 0.1, null, 0.1, 1],
-    pValue: [null, 0.05, null, 0.05, null, 0.6, null, 0.6, null],
-    log10P: none,
-    n: [10, 9, 2, 9, 9, 8, 2, 8, 10],
-    low: none,
-    high: none,
-    undefinedBecause: none,
-  };
-  expect(tally(result, 0.05)).toEqual({ pairs: 2, marked: 1, expected: '0.1', fewest: 2, most: 9, without: 1 });
 });

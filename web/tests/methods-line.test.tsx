@@ -9,12 +9,19 @@ import { testStudy } from './test-study';
 
 const settings = correlationSettingsSchema.parse({});
 const study = testStudy();
+const facts = (rows: string, of = study) => ({
+  variables: of.state.variables,
+  candidates: of.state.variables,
+  rows,
+  study: of,
+  dataPath: '/studies/s/data',
+});
 
 it('is one sentence of real text, the same on screen and copied', () => {
-  const parts = correlationMethods(settings, { variables: 12, rows: 'all 1,248 rows', study }, () => {});
+  const parts = correlationMethods(settings, facts('all 1,248 rows'), () => {});
   render(<MethodsLine parts={parts} />);
   const words =
-    'Pearson’s r among 12 variables in all 1,248 rows, two-sided, using every complete pair, marked at .05, .01 and .001, unadjusted.';
+    'Pearson’s r among 3 variables in all 1,248 rows, two-sided, using every complete pair, marked at .05, .01 and .001, unadjusted, with 95 % intervals, holding nothing constant.';
   expect(screen.getByTestId('methods-line').textContent).toBe(words);
   expect(methodsSentence(parts)).toBe(words);
 });
@@ -25,7 +32,7 @@ it('says which variables have a method of their own', () => {
     ...study,
     state: { ...study.state, pairMethods: { [first ?? '']: 'spearman', [second ?? '']: 'kendall', [third ?? '']: 'pearson' } },
   } as typeof study;
-  const sentence = methodsSentence(correlationMethods(settings, { variables: 3, rows: 'all 40 rows', study: deciding }, () => {}));
+  const sentence = methodsSentence(correlationMethods(settings, facts('all 40 rows', deciding), () => {}));
   expect(sentence).toContain(
     'Pearson’s r among 3 variables, Spearman’s ρ for pairs with nitrate, Kendall’s τ for pairs with phosphate in all 40 rows',
   );
@@ -34,7 +41,7 @@ it('says which variables have a method of their own', () => {
 it('changes its parts in place', async () => {
   const change = vi.fn();
   const user = userEvent.setup();
-  render(<MethodsLine parts={correlationMethods(settings, { variables: 1, rows: 'all 3 rows', study }, change)} />);
+  render(<MethodsLine parts={correlationMethods(settings, facts('all 3 rows'), change)} />);
   await user.click(screen.getByRole('button', { name: /change the alternative/ }));
   await user.click(screen.getByRole('radio', { name: /One-sided, negative/ }));
   expect(change).toHaveBeenLastCalledWith({ alternative: 'less' });
@@ -42,7 +49,27 @@ it('changes its parts in place', async () => {
 
   await user.click(screen.getByRole('button', { name: /change the method/ }));
   await user.click(screen.getByRole('radio', { name: /^Kendall’s τ/ }));
-  expect(change).toHaveBeenLastCalledWith({ method: 'kendall' });
+  expect(change).toHaveBeenLastCalledWith({ methods: ['kendall'] });
+  await user.click(screen.getByRole('checkbox', { name: /^Spearman’s ρ/ }));
+  expect(change).toHaveBeenLastCalledWith({ methods: ['pearson', 'spearman'] });
+  await user.keyboard('{Escape}');
+
+  await user.click(screen.getByRole('button', { name: /change the adjustment/ }));
+  await user.click(screen.getByRole('radio', { name: /^Holm/ }));
+  expect(change).toHaveBeenLastCalledWith({ adjust: 'holm' });
+
+  await user.click(screen.getByRole('button', { name: /change what is held constant/ }));
+  await user.click(screen.getByRole('checkbox', { name: /^phosphate/ }));
+  expect(change).toHaveBeenLastCalledWith({ control: ['v2'] });
+  await user.keyboard('{Escape}');
+
+  await user.click(screen.getByRole('button', { name: /change the intervals/ }));
+  await user.type(screen.getByRole('textbox'), '0{Enter}');
+  expect(screen.getByRole('alert').textContent).toContain('between 0 and 100');
+  await user.clear(screen.getByRole('textbox'));
+  await user.type(screen.getByRole('textbox'), '97.5{Enter}');
+  expect(change).toHaveBeenLastCalledWith({ level: 0.975 });
+  await user.keyboard('{Escape}');
 
   await user.click(screen.getByRole('button', { name: /change which rows/ }));
   await user.click(screen.getByRole('radio', { name: /complete for all/ }));

@@ -42,6 +42,7 @@ export function testResult(): CorrelationResult {
     n: [40, 38, 40, 38, 40, 38, 40, 38, 40],
     low: [null, 0.01, -0.77, 0.01, null, null, -0.77, null, null],
     high: [null, 0.28, -0.42, 0.28, null, null, -0.42, null, null],
+    pMethod: Array.from({ length: 9 }, () => 't' as const),
     undefinedBecause: [null, null, null, null, null, 'constant-x', null, 'constant-y', null],
   };
 }

@@ -12,6 +12,8 @@ export interface MatrixOptions extends CorrelationOptions {
   missing: MissingRule;
   /** Adjusts the p-values of the distinct pairs for their number; by default they stay as they are. */
   adjust?: Adjustment;
+  /** Told after each row of pairs how many pairs are done. */
+  onProgress?: (done: number) => void;
 }
 
 /** All arrays are size × size, row-major and symmetric. On the diagonal the coefficient is 1 (NaN if constant), p NaN. */
@@ -54,6 +56,7 @@ export function correlationMatrix(columns: readonly Float64Array[], options: Mat
   for (let i = 0; i < matrix.size; i++) {
     setDiagonal(matrix, i, pairs.column(i));
     for (let j = 0; j < i; j++) setPair(matrix, i, j, pairs.test(i, j));
+    options.onProgress?.((i * (i + 1)) / 2);
   }
   return options.adjust ? { ...matrix, adjustedP: adjustedMatrix(matrix, options.adjust) } : matrix;
 }

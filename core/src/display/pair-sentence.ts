@@ -13,10 +13,20 @@ export interface NamedVariable {
  * r(234) = −.42, 95 % CI [−.52, −.31], p < .001 (medium; 18 % of variance shared): higher nitrate goes with lower mayfly taxa."
  * Degrees of freedom stand only where p is by t; only r² is a share of variance; the size of τ is judged by sin(πτ/2).
  * Says "associated", never a cause; "no association was detected" where p is above the level of decision.
+ * A partial correlation says what was held constant, and no share of variance.
  * @param alpha the level at which the association counts as detected (p ≤ alpha)
+ * @param held names of what was held constant
  */
-export function pairSentence(test: CorrelationTest, x: NamedVariable, y: NamedVariable, alpha: number): string {
-  const subject = `${capitalized(x.name)} and ${y.name}`;
+export function pairSentence(
+  test: CorrelationTest,
+  x: NamedVariable,
+  y: NamedVariable,
+  alpha: number,
+  held: readonly string[] = [],
+): string {
+  const given =
+    held.length === 0 ? '' : `With ${held.length > 1 ? `${held.slice(0, -1).join(', ')} and ${held.at(-1)}` : held[0]} held constant, `;
+  const subject = given ? `${given}${x.name} and ${y.name}` : `${capitalized(x.name)} and ${y.name}`;
   if (test.undefinedBecause) return `${subject}: no correlation could be computed, since ${reason(test, x, y)}.`;
   const r = test.coefficient;
   const interval = test.interval
@@ -26,18 +36,24 @@ export function pairSentence(test: CorrelationTest, x: NamedVariable, y: NamedVa
   const exact = test.pMethod === 'exact' ? ', exact' : '';
   const value = equals(formatCoefficient(r));
   const coefficient =
-    test.pMethod === 't' ? `${SYMBOL[test.method]}(${test.n - 2}) ${value}` : `${SYMBOL[test.method]} ${value}, n = ${test.n}`;
+    test.pMethod === 't'
+      ? `${SYMBOL[test.method]}(${test.statistic?.df ?? test.n - 2}) ${value}`
+      : `${SYMBOL[test.method]} ${value}, n = ${test.n}`;
+  if (Number.isNaN(test.pValue)) return `${subject}: ${coefficient}${interval}; there is no test of this coefficient.`;
   const figures = `${coefficient}${interval}, ${formatPRelation(test.pValue, [alpha])}${sided}${exact}`;
-  if (test.pValue > alpha) return `${DETECTABLE[test.alternative]} between ${x.name} and ${y.name} was detected, ${figures}.`;
+  if (test.pValue > alpha) {
+    const none = DETECTABLE[test.alternative];
+    return `${given}${given ? none.charAt(0).toLowerCase() + none.slice(1) : none} between ${x.name} and ${y.name} was detected, ${figures}.`;
+  }
   const direction = r > 0 ? 'positively' : 'negatively';
-  return `${subject} were ${direction} associated, ${figures} (${sizeInWords(test.method, r)}): ${plainClause(r, x, y)}.`;
+  return `${subject} were ${direction} associated, ${figures} (${sizeInWords(test.method, r, held.length > 0)}): ${plainClause(r, x, y)}.`;
 }
 
 const SYMBOL: Readonly<Record<Method, string>> = { pearson: 'r', spearman: 'ρ', kendall: 'τ' };
 
-function sizeInWords(method: Method, coefficient: number): string {
-  if (method === 'pearson') return `${strengthWord(coefficient)}; ${sharedVariance(coefficient)} of variance shared`;
-  if (method === 'spearman') return strengthWord(coefficient);
+function sizeInWords(method: Method, coefficient: number, partial: boolean): string {
+  if (method === 'pearson' && !partial) return `${strengthWord(coefficient)}; ${sharedVariance(coefficient)} of variance shared`;
+  if (method !== 'kendall') return strengthWord(coefficient);
   const comparable = Math.sin((Math.PI * coefficient) / 2);
   return `${strengthWord(coefficient, { method })}, judged by sin(πτ/2) = ${formatCoefficient(comparable)}`;
 }

@@ -15,6 +15,8 @@ export interface BootstrapOptions {
   level?: number;
   /** Default 'bca'. */
   kind?: 'percentile' | 'bca';
+  /** Told now and then how many replicates are done. */
+  onProgress?: (done: number) => void;
 }
 
 export interface BootstrapCorrelation extends BootstrapInterval {
@@ -36,7 +38,7 @@ export interface BootstrapCorrelation extends BootstrapInterval {
 export function bootstrapCorrelation(
   x: Float64Array,
   y: Float64Array,
-  { method, replicates = 2000, seed = 1, level = 0.95, kind = 'bca' }: BootstrapOptions,
+  { method, replicates = 2000, seed = 1, level = 0.95, kind = 'bca', onProgress }: BootstrapOptions,
 ): BootstrapCorrelation {
   assertMethod(method);
   assertSameLength(x, y);
@@ -61,6 +63,6 @@ export function bootstrapCorrelation(
   // The estimate goes through the same arithmetic as its replicates, so that ties with it are recognised.
   const statistic = createResampledCoefficient(pair.x, pair.y, method);
   const estimate = statistic(Int32Array.from({ length: n }, (_, i) => i));
-  const request = { n, statistic, replicates, seed, level };
+  const request = { n, statistic, replicates, seed, level, ...(onProgress ? { onProgress } : {}) };
   return { ...common, ...bootstrapInterval(kind === 'bca' ? { ...request, bca: { estimate, leaveOneOut: without } } : request) };
 }

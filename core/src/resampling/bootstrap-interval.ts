@@ -16,7 +16,12 @@ export interface BootstrapRequest {
   readonly level: number;
   /** Needed for BCa: the statistic of all rows, and leaving each one out. */
   readonly bca?: { readonly estimate: number; readonly leaveOneOut: Float64Array };
+  /** Told now and then how many replicates are done. */
+  readonly onProgress?: (done: number) => void;
 }
+
+/** So many replicates go between two reports of progress. */
+export const REPORTED_EVERY = 64;
 
 export interface BootstrapInterval {
   /** null where too many resamples had no statistic. */
@@ -35,7 +40,7 @@ export interface BootstrapInterval {
  * Bootstrap interval of a statistic of rows drawn with replacement.
  * Source: percentile Efron (1979); BCa Efron (1987), eqs. 2.3 and 6.6, with half the ties in z₀; type-7 quantiles.
  */
-export function bootstrapInterval({ n, statistic, replicates, seed, level, bca }: BootstrapRequest): BootstrapInterval {
+export function bootstrapInterval({ n, statistic, replicates, seed, level, bca, onProgress }: BootstrapRequest): BootstrapInterval {
   const random = new Random(seed);
   const rows = new Int32Array(n);
   const values = new Float64Array(replicates);
@@ -49,6 +54,7 @@ export function bootstrapInterval({ n, statistic, replicates, seed, level, bca }
       if (value !== value && ++undefinedResamples > MOST_UNDEFINED * replicates) return { ...none, undefinedResamples };
     }
     values[b] = value;
+    if (b % REPORTED_EVERY === 0) onProgress?.(b);
   }
   const standardError = spread(values);
   values.sort();

@@ -7,6 +7,7 @@ import type { Alternative, Method } from '../correlation/types';
 import { toUnitLength } from '../correlation/unit-product';
 import { Random } from '../random/random';
 import { midranks } from '../ranks/midranks';
+import { REPORTED_EVERY } from './bootstrap-interval';
 
 export interface PermutationOptions {
   method: Method;
@@ -18,6 +19,8 @@ export interface PermutationOptions {
   alternative?: Alternative;
   /** Pearson only: divides r by its distribution-free standard error, so that the test is of no correlation. Default false. */
   studentized?: boolean;
+  /** Told now and then how many permutations are done. */
+  onProgress?: (done: number) => void;
 }
 
 export interface PermutationTest {
@@ -48,7 +51,7 @@ const ROUNDING = 1e-12;
 export function permutationTest(
   x: Float64Array,
   y: Float64Array,
-  { method, permutations = 9999, seed = 1, alternative = 'two-sided', studentized = false }: PermutationOptions,
+  { method, permutations = 9999, seed = 1, alternative = 'two-sided', studentized = false, onProgress }: PermutationOptions,
 ): PermutationTest {
   assertMethod(method);
   assertSameLength(x, y);
@@ -76,6 +79,7 @@ export function permutationTest(
   for (let m = 0; m < permutations; m++) {
     random.shuffle(shuffled);
     if (extreme(statistic())) asExtreme++;
+    if (m % REPORTED_EVERY === 0) onProgress?.(m);
   }
   return { ...common, asExtreme, pValue: (asExtreme + 1) / (permutations + 1) };
 }

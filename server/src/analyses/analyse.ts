@@ -1,25 +1,32 @@
 import type { Analysis, AnalysisResult, VariableDescription, VariableSummary } from '@ivlen/contract';
 import { describe, histogram } from '@ivlen/core';
 import { type AnalysisColumns, columnOf } from './analysis-columns';
+import { byGroupOf } from './by-group-of';
+import { cautionsOf } from './cautions-of';
 import { correlate } from './correlate';
+import { dependentOf } from './dependent-of';
 import { describePair } from './describe-pair';
 import { figure } from './figures';
 import { findSuspicious } from './find-suspicious';
+import { influenceOf } from './influence-of';
 import { jointOf } from './joint-of';
+import { lineOf } from './line-of';
 import { missingValues } from './missing-values';
+import { resample } from './resample';
 import { scalesOf } from './scales-of';
 import { shapeOf } from './shape-of';
+import type { Tell } from './tell';
 
 const SPARKLINE_BINS = 14;
 const DESCRIPTION_BINS = 30;
 
 /** Every analysis goes through here: a pure function of columns and request. */
-export function analyse(analysis: Analysis, columns: AnalysisColumns): AnalysisResult {
+export function analyse(analysis: Analysis, columns: AnalysisColumns, tell: Tell = () => {}): AnalysisResult {
   switch (analysis.kind) {
     case 'summary':
       return { kind: 'summary', variables: columns.variables.map((id, i) => summarize(id, columns, i)) };
     case 'correlation':
-      return correlate(analysis, columns);
+      return correlate(analysis, columns, tell);
     case 'pair':
       return describePair(analysis, columns);
     case 'describe':
@@ -34,6 +41,18 @@ export function analyse(analysis: Analysis, columns: AnalysisColumns): AnalysisR
       return scalesOf(analysis, columns);
     case 'joint':
       return jointOf(analysis, columns);
+    case 'line':
+      return lineOf(analysis, columns);
+    case 'influence':
+      return influenceOf(analysis, columns);
+    case 'by-group':
+      return byGroupOf(analysis, columns);
+    case 'resample':
+      return resample(analysis, columns, tell);
+    case 'dependent':
+      return dependentOf(analysis, columns, tell);
+    case 'cautions':
+      return cautionsOf(analysis, columns, tell);
   }
 }
 

@@ -1,7 +1,9 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import { analysisRequestSchema, analysisResultSchema, studyIdSchema } from '@ivlen/contract';
 import type { Context } from 'hono';
-import { createApi, jsonBody, jsonResponses } from '../http/api';
+import { createApi, jobResponses, jsonBody } from '../http/api';
+import { answerOrJob } from '../jobs/answer-or-job';
+import type { Jobs } from '../jobs/jobs';
 import type { AnalysisService } from './analysis-service';
 
 const params = z.object({ id: studyIdSchema });
@@ -12,7 +14,7 @@ const run = createRoute({
   path: '/studies/{id}/analyses',
   summary: 'Compute something from a revision of a study',
   request: { params, body: jsonBody(analysisRequestSchema) },
-  responses: jsonResponses(analysisResultSchema, 'The result'),
+  responses: jobResponses(analysisResultSchema, 'The result'),
 });
 const values = createRoute({
   method: 'get',
@@ -40,11 +42,11 @@ const inUse = createRoute({
   },
 });
 
-export function analysisRoutes(analyses: AnalysisService) {
+export function analysisRoutes(analyses: AnalysisService, jobs: Jobs) {
   return createApi()
     .openapi(run, async (c) => {
       const { revision, analysis } = c.req.valid('json');
-      return c.json(await analyses.run(c.req.valid('param').id, revision, analysis, c.req.raw.signal), 200);
+      return answerOrJob(c, jobs, (tools) => analyses.run(c.req.valid('param').id, revision, analysis, tools));
     })
     .openapi(values, async (c) => {
       const { id, revision, variable } = c.req.valid('param');

@@ -1,56 +1,81 @@
 import { type CorrelationRequest, type CorrelationResult, methodForPair } from '@ivlen/contract';
-import { type CorrelationTest, correlationMatrix, kendall, pearson, spearman } from '@ivlen/core';
+import { correlationMatrix } from '@ivlen/core';
 import { type AnalysisColumns, columnOf } from './analysis-columns';
+import { correlationOf, intervalKind, type PairCorrelation } from './correlation-test';
 import { figure, figures } from './figures';
-
-const PAIR = { pearson, spearman, kendall };
+import type { Tell } from './tell';
 
 /** The matrix by the method of all pairs, and the pairs of those variables that have a method of their own by that. */
-export function correlate(request: CorrelationRequest, columns: AnalysisColumns): CorrelationResult {
-  const { variables, method, byVariable, missing, alternative, level } = request;
+export function correlate(request: CorrelationRequest, columns: AnalysisColumns, tell: Tell): CorrelationResult {
+  const { variables, method, byVariable, missing, alternative, level, interval, control } = request;
+  const held = control.map((id) => columnOf(columns, id));
   const values = usedRows(
     variables.map((id) => columnOf(columns, id)),
+    held,
     missing,
   );
-  const matrix = correlationMatrix(values, { method, missing, alternative, level });
   const size = variables.length;
+  const pairs = (size * (size - 1)) / 2;
+  const methods = variables.flatMap((a) => variables.map((b) => (a === b ? method : methodForPair(method, byVariable, a, b))));
+  const matrix = correlationMatrix(values.columns, {
+    method,
+    missing,
+    alternative,
+    level,
+    interval: intervalKind(method, interval),
+    onProgress: (done) => tell(done, pairs),
+  });
   const result: CorrelationResult = {
     kind: 'correlation',
     variables,
-    methods: variables.flatMap((a) => variables.map((b) => (a === b ? method : methodForPair(method, byVariable, a, b)))),
+    methods,
     coefficient: figures(matrix.coefficient),
     pValue: figures(matrix.pValue),
     log10P: figures(matrix.log10P),
     n: [...matrix.n],
     low: figures(matrix.low),
     high: figures(matrix.high),
+    pMethod: [...matrix.pMethod],
     undefinedBecause: [...matrix.undefinedBecause],
   };
-  for (let i = 0; i < size; i++) {
-    for (let j = 0; j < i; j++) {
-      const own = result.methods[i * size + j] ?? method;
-      const [x, y] = [values[i], values[j]];
-      if (own === method || !x || !y) continue;
-      write(result, i * size + j, PAIR[own](x, y, { alternative, level }));
-      write(result, j * size + i, PAIR[own](y, x, { alternative, level }));
+  const onItsOwn = held.length > 0 || interval === 'bootstrap';
+  for (let i = 0, done = 0; i < size; i++) {
+    for (let j = 0; j < i; j++, done++) {
+      const own = methods[i * size + j] ?? method;
+      const [x, y] = [values.columns[i], values.columns[j]];
+      if ((!onItsOwn && own === method) || !x || !y) continue;
+      const test = correlationOf(own, x, y, values.held, { alternative, level, interval });
+      write(result, i * size + j, test);
+      write(result, j * size + i, mirrored(test));
+      tell(done, pairs);
     }
   }
   return result;
 }
 
 /** Under listwise deletion, the rows complete for all: a pair computed on its own must rest on the same. */
-function usedRows(columns: readonly Float64Array[], missing: CorrelationRequest['missing']): Float64Array[] {
-  if (missing === 'pairwise') return [...columns];
-  const isComplete = (_: number, row: number) => columns.every((column) => column[row] === column[row]);
-  return columns.map((column) => column.filter(isComplete));
+function usedRows(columns: readonly Float64Array[], held: readonly Float64Array[], missing: CorrelationRequest['missing']) {
+  if (missing === 'pairwise') return { columns, held };
+  const all = [...columns, ...held];
+  const isComplete = (_: number, row: number) => all.every((column) => column[row] === column[row]);
+  return { columns: columns.map((column) => column.filter(isComplete)), held: held.map((column) => column.filter(isComplete)) };
 }
 
-function write(result: CorrelationResult, at: number, test: CorrelationTest): void {
+const MIRRORED = { 'constant-x': 'constant-y', 'constant-y': 'constant-x' } as const;
+
+/** The same pair with x and y exchanged. */
+function mirrored(test: PairCorrelation): PairCorrelation {
+  const because = test.undefinedBecause;
+  return because === 'constant-x' || because === 'constant-y' ? { ...test, undefinedBecause: MIRRORED[because] } : test;
+}
+
+function write(result: CorrelationResult, at: number, test: PairCorrelation): void {
   result.coefficient[at] = figure(test.coefficient);
   result.pValue[at] = figure(test.pValue);
   result.log10P[at] = figure(test.log10P);
   result.n[at] = test.n;
   result.low[at] = test.interval?.low ?? null;
   result.high[at] = test.interval?.high ?? null;
+  result.pMethod[at] = test.pMethod;
   result.undefinedBecause[at] = test.undefinedBecause ?? null;
 }

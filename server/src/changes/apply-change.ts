@@ -4,6 +4,7 @@ import { defineVariable, redefineVariable } from './derived-variables';
 import { editCells } from './edit-cells';
 import { editEntry, editVariable } from './edit-entries';
 import { setPairMethod } from './pair-methods';
+import { notePair } from './pair-notes';
 import { removeVariable } from './remove-variable';
 import { keepNoScale } from './scale-decisions';
 import { bringBack, setAside } from './set-rows-aside';
@@ -40,6 +41,8 @@ export async function applyChange(context: ChangeContext, change: Change): Promi
       return keepNoScale(context, change.variable);
     case 'set-pair-method':
       return setPairMethod(state, change);
+    case 'note-pair':
+      return notePair(state, change);
     case 'take-over':
       return takeOverChoices(context, change.from);
     case 'accept-value':

@@ -67,5 +67,6 @@ function newState(variables: Variable[], source: string): StudyState {
     inUse: null,
     accepted: [],
     pairMethods: {},
+    pairNotes: {},
   };
 }

@@ -12,7 +12,7 @@ export type Task =
   | { task: 'read-archive'; request: ReadArchiveRequest }
   | { task: 'write-export'; request: WriteExportRequest }
   | { task: 'derive'; derivation: Derivation; sources: DerivedSources }
-  | { task: 'analyse'; analysis: Analysis; columns: AnalysisColumns };
+  | { task: 'analyse'; analysis: Analysis; columns: AnalysisColumns /** What is done, and of how much; shared. */; progress: Float64Array };
 
 export interface TaskResults {
   'read-file': FilePreview;
@@ -35,6 +35,9 @@ export async function perform(task: Task): Promise<TaskResults[keyof TaskResults
     case 'derive':
       return computeDerived(task.derivation, task.sources);
     case 'analyse':
-      return analyse(task.analysis, task.columns);
+      return analyse(task.analysis, task.columns, (done, total) => {
+        task.progress[0] = done;
+        task.progress[1] = total;
+      });
   }
 }

@@ -23,9 +23,9 @@ import {
   subsetCountSchema,
   trailSchema,
 } from '@ivlen/contract';
-import { queryOptions } from '@tanstack/react-query';
+import { type QueryKey, queryOptions } from '@tanstack/react-query';
 import { z } from 'zod';
-import { request, requestNumbers } from './client';
+import { type Progress, request, requestJob, requestNumbers } from './client';
 
 export const studiesQuery = () =>
   queryOptions({
@@ -81,14 +81,23 @@ export const settingsQuery = <S extends SettingsScope>(study: string, scope: S) 
 export const analysisQuery = <A extends Analysis>(study: string, revision: number, analysis: A) =>
   queryOptions({
     queryKey: ['analysis', study, revision, analysis],
-    queryFn: async ({ signal }) => {
+    queryFn: async ({ signal, client, queryKey }) => {
       const json = { revision, analysis };
-      const result = await request(`/studies/${study}/analyses`, analysisResultSchema, { method: 'POST', json, signal });
+      const onProgress = (progress: Progress) => client.setQueryData(progressKey(queryKey), progress);
+      const result = await requestJob(`/studies/${study}/analyses`, analysisResultSchema, { method: 'POST', json, signal, onProgress });
       if (result.kind !== analysis.kind) throw new Error(`asked for ${analysis.kind}, got ${result.kind}`);
       return result as ResultOf<A>;
     },
     staleTime: Number.POSITIVE_INFINITY,
   });
+
+function progressKey(analysisKey: QueryKey): QueryKey {
+  return ['progress', ...analysisKey];
+}
+
+/** How far an analysis that takes long has come; nothing is asked for, the analysis itself tells it. */
+export const progressQuery = (analysisKey: QueryKey) =>
+  queryOptions({ queryKey: progressKey(analysisKey), queryFn: (): Progress => ({ what: '', done: 0, total: 0 }), enabled: false });
 
 /** What a waiting file would add to a study or change in it. */
 export const mergePreviewQuery = (study: string, head: number, importId: string, reading: object, mode: MergeMode) =>

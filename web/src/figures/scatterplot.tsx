@@ -1,13 +1,18 @@
 import { scaleLinear } from 'd3-scale';
-import { type PointerEvent, useMemo, useState } from 'react';
+import { type PointerEvent, useId, useMemo, useState } from 'react';
 import { Axes, tickCount } from './axes';
 import { nearestPoint } from './nearest-point';
+import { BandShape, EllipseShape, SmoothCurve } from './overlays';
 import type { Points } from './points';
 import { PointsCanvas } from './points-canvas';
 
 interface ScatterplotProps {
   readonly points: Points;
   readonly line: { readonly slope: number; readonly intercept: number } | null;
+  /** Where the population's line lies, ascending in x. */
+  readonly band?: readonly { readonly x: number; readonly low: number; readonly high: number }[] | undefined;
+  readonly smooth?: readonly { readonly x: number; readonly y: number }[] | undefined;
+  readonly ellipse?: { readonly x: number; readonly y: number; readonly sdX: number; readonly sdY: number; readonly r: number } | null;
   readonly xLabel: string;
   readonly yLabel: string;
   readonly width: number;
@@ -22,7 +27,8 @@ const MOST_SVG_POINTS = 2000;
 const MOST_SEARCHED = 50_000;
 
 /** A scatterplot of two variables with their least-squares line. */
-export function Scatterplot({ points, line, xLabel, yLabel, width, height }: ScatterplotProps) {
+export function Scatterplot({ points, line, band, smooth, ellipse, xLabel, yLabel, width, height }: ScatterplotProps) {
+  const clip = useId();
   const frame = { left: MARGIN.left, top: MARGIN.top, right: width - MARGIN.right, bottom: height - MARGIN.bottom };
   const extents = useMemo(() => ({ x: extent(points.x, points.rows), y: extent(points.y, points.rows) }), [points]);
   const x = scaleLinear(extents.x, [frame.left + PADDING, frame.right - PADDING]).nice(tickCount(frame.right - frame.left));
@@ -52,6 +58,13 @@ export function Scatterplot({ points, line, xLabel, yLabel, width, height }: Sca
         onPointerLeave={() => setHovered(null)}
       >
         <Axes x={x} y={y} frame={frame} xLabel={xLabel} yLabel={yLabel} />
+        <clipPath id={clip}>
+          <rect x={frame.left} y={frame.top} width={frame.right - frame.left} height={frame.bottom - frame.top} />
+        </clipPath>
+        <g clipPath={`url(#${clip})`}>
+          {band && <BandShape band={band} x={x} y={y} />}
+          {ellipse && <EllipseShape ellipse={ellipse} x={x} y={y} />}
+        </g>
         {count <= MOST_SVG_POINTS && (
           <g fill="var(--ink)" fillOpacity={opacity}>
             {Array.from(points.rows, (row) => (
@@ -60,6 +73,7 @@ export function Scatterplot({ points, line, xLabel, yLabel, width, height }: Sca
           </g>
         )}
         {line && <FittedLine line={line} extents={extents} x={x} y={y} />}
+        <g clipPath={`url(#${clip})`}>{smooth && <SmoothCurve points={smooth} x={x} y={y} />}</g>
         {hovered !== null && (
           <circle
             cx={x(points.x[hovered] ?? 0)}

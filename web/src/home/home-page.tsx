@@ -1,5 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
+import { Link } from 'react-router';
 import { studiesQuery } from '../api/queries';
 import { FailureNotice } from '../frame/failure-notice';
 import { TopBar } from '../frame/top-bar';
@@ -25,6 +26,13 @@ export function HomePage() {
             New study
           </h2>
           <SourceChooser />
+          <p className="mt-3 text-muted">
+            No data at hand? p, intervals, comparisons and sample sizes{' '}
+            <Link to="/figures" className="text-accent underline">
+              from reported figures
+            </Link>
+            .
+          </p>
         </section>
         <section aria-labelledby="studies">
           <h2 id="studies" className="mb-2 text-[15px]">

@@ -2,7 +2,6 @@ import { firstWorkingSet } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery, settingsQuery, studyQuery } from '../api/queries';
 import { useCoefficientScale } from '../figures/use-coefficient-scale';
-import { INTERVAL_LEVEL } from '../stages/correlations/interval-level';
 
 const SIZE = 72;
 const MOST = 24;
@@ -17,11 +16,13 @@ export function MatrixThumbnail({ studyId }: { studyId: string }) {
   const request = {
     kind: 'correlation' as const,
     variables,
-    method: settings?.settings?.method ?? ('pearson' as const),
+    method: settings?.settings?.methods[0] ?? ('pearson' as const),
     byVariable: study?.state.pairMethods ?? {},
     alternative: 'two-sided' as const,
     missing: 'pairwise' as const,
-    level: INTERVAL_LEVEL,
+    level: 0.95,
+    interval: 'default' as const,
+    control: [],
   };
   const { data } = useQuery({
     ...analysisQuery(studyId, study?.head ?? 0, request),

@@ -21,7 +21,7 @@ function ChoicePart({ part }: { part: Extract<MethodsPart, { type: 'choice' }> }
     <Popover.Root open={open} onOpenChange={setOpen}>
       <Popover.Trigger
         aria-label={`${part.text}; change ${part.label}`}
-        className="inline rounded-none border-b border-accent leading-tight select-text hover:bg-accent-soft data-[state=open]:bg-accent-soft"
+        className={`inline rounded-none border-b leading-tight select-text hover:bg-accent-soft data-[state=open]:bg-accent-soft ${part.usual ? 'border-edge text-muted' : 'border-accent'}`}
       >
         {part.text}
       </Popover.Trigger>

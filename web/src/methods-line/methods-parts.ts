@@ -10,6 +10,8 @@ export type MethodsPart =
       readonly label: string;
       /** The popover's content; `close` ends it. */
       readonly content: (close: () => void) => ReactNode;
+      /** Whether it stands as it usually does, which is said more quietly. */
+      readonly usual?: boolean;
     };
 
 /** The sentence that the parts make: what is copied, and what a report carries. */

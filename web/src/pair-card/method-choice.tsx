@@ -1,7 +1,8 @@
-import type { PairResult, Study, Variable } from '@ivlen/contract';
+import type { CorrelationSettings, PairResult, Study, Variable } from '@ivlen/contract';
 import { adviseMethod, formatCoefficient, formatInterval, formatP, type Method, type MethodAdvice } from '@ivlen/core';
 import { useReadOnly } from '../frame/read-only';
 import { COEFFICIENTS, METHODS } from '../method-words';
+import { percent } from '../stages/correlations/grid-cell-data';
 import type { Pair } from '../stages/correlations/use-pair-selection';
 import { useShapeMarks } from '../stages/shape/use-shape-marks';
 import { useStudyChanges } from '../trail/use-study-changes';
@@ -13,11 +14,12 @@ interface MethodChoiceProps {
   readonly result: PairResult;
   /** The one that the pair is reported by. */
   readonly method: Method;
-  readonly levels: readonly number[];
+  readonly settings: CorrelationSettings;
 }
 
 /** The pair by all three methods, and which of them suits it and why: a recommendation, followed only by a decision. */
-export function MethodChoice({ study, pair: { x, y }, result, method, levels }: MethodChoiceProps) {
+export function MethodChoice({ study, pair: { x, y }, result, method, settings }: MethodChoiceProps) {
+  const { levels, level } = settings;
   const { marked } = useShapeMarks(study, [x, y]);
   const advised = (variable: Variable) => ({
     name: displayName(variable),
@@ -40,7 +42,7 @@ export function MethodChoice({ study, pair: { x, y }, result, method, levels }: 
               Coefficient
             </th>
             <th scope="col" className="text-right font-normal">
-              95 % interval
+              {percent(level)} interval
             </th>
             <th scope="col" className="text-right font-normal">
               p

@@ -1,46 +1,38 @@
-import { type CorrelationSettings, methodForPair, type PairResult, type Study } from '@ivlen/contract';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { ArrowLeftRight, X } from 'lucide-react';
-import { useEffect } from 'react';
-import { analysisQuery } from '../api/queries';
+import { ArrowLeftRight, ChevronLeft, ChevronRight, Maximize2, X } from 'lucide-react';
+import { Dialog } from 'radix-ui';
+import { useEffect, useState } from 'react';
 import { FailureNotice } from '../frame/failure-notice';
 import { isTyping, singleKeysAreOn } from '../frame/keyboard';
 import { ResizeHandle } from '../frame/resize-handle';
 import { Hint } from '../frame/tooltip';
 import { useRemembered } from '../frame/use-remembered';
-import type { WorkingSet } from '../settings/use-working-set';
-import { INTERVAL_LEVEL } from '../stages/correlations/interval-level';
+import type { ArrangementProps } from '../stages/correlations/arrangement';
 import type { Pair } from '../stages/correlations/use-pair-selection';
 import { displayName } from '../variable-name';
-import { MethodChoice } from './method-choice';
-import { PairFigures } from './pair-figures';
+import { PairSections, PairSummary } from './pair-content';
 import { PairPlot } from './pair-plot';
-import { PairSentence } from './pair-sentence';
-import { ShapeCautions } from './shape-cautions';
-import { VariableFigures } from './variable-figures';
+import { type PairContext, pairContext } from './pair-request';
+import { usePairResult } from './use-pair-result';
 
 const WIDTH = { initial: 344, min: 300, max: 620 };
 
-interface PairCardProps {
-  readonly study: Study;
+type PairCardProps = Pick<ArrangementProps, 'study' | 'settings' | 'variables' | 'selection' | 'state'> & {
   readonly pair: Pair;
-  readonly settings: CorrelationSettings;
-  readonly workingSet: WorkingSet;
   readonly onSwap: () => void;
   readonly onClose: () => void;
-}
+};
 
 /** Everything about one pair of variables. */
-export function PairCard({ study, pair, settings, workingSet, onSwap, onClose }: PairCardProps) {
+export function PairCard({ study, pair, settings, variables, selection, state, onSwap, onClose }: PairCardProps) {
   const { x, y } = pair;
   const [width, setWidth] = useRemembered('card.width', WIDTH.initial);
-  const completeFor = settings.missing === 'listwise' ? workingSet.variables.map(({ id }) => id) : [];
-  const request = { kind: 'pair' as const, x: x.id, y: y.id, alternative: settings.alternative, level: INTERVAL_LEVEL, completeFor };
-  const { data, error, isPlaceholderData } = useQuery({
-    ...analysisQuery(study.id, study.head, request),
-    placeholderData: keepPreviousData,
-  });
-  useCardKeys(onSwap, onClose);
+  const context = pairContext(study, pair, settings, variables);
+  const { result, error } = usePairResult(context);
+  const go = (step: 1 | -1) => {
+    const next = neighbour(state.matrix?.variables ?? variables, pair, step);
+    if (next) selection.open(next.x, next.y);
+  };
+  useCardKeys({ x: onSwap, '[': () => go(-1), ']': () => go(1) }, onClose);
 
   return (
     <aside
@@ -49,81 +41,98 @@ export function PairCard({ study, pair, settings, workingSet, onSwap, onClose }:
       style={{ width }}
     >
       <ResizeHandle label="Width of the card" side="left" width={width} onChange={setWidth} {...WIDTH} />
-      <header className="flex items-center gap-2 px-4 pt-3 pb-1">
+      <header className="flex items-center gap-1 px-4 pt-3 pb-1">
         <h2 className="min-w-0 text-[16px] leading-snug">
           {displayName(x)} × {displayName(y)}
         </h2>
-        <Hint text="Close (Esc)">
-          <button type="button" className="icon-button -mr-1 ml-auto" aria-label="Close the card" onClick={onClose}>
-            <X size={17} />
-          </button>
-        </Hint>
+        <span className="ml-auto flex shrink-0">
+          <Hint text="Previous pair ( [ )">
+            <button type="button" className="icon-button" aria-label="Previous pair" onClick={() => go(-1)}>
+              <ChevronLeft size={17} />
+            </button>
+          </Hint>
+          <Hint text="Next pair ( ] )">
+            <button type="button" className="icon-button" aria-label="Next pair" onClick={() => go(1)}>
+              <ChevronRight size={17} />
+            </button>
+          </Hint>
+          <Hint text="Close (Esc)">
+            <button type="button" className="icon-button -mr-1" aria-label="Close the card" onClick={onClose}>
+              <X size={17} />
+            </button>
+          </Hint>
+        </span>
       </header>
       <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-6">
-        <PairPlot
-          study={study}
-          pair={pair}
-          completeFor={completeFor}
-          line={data && !isPlaceholderData ? data.line : null}
-          width={width - 32}
-        />
-        <Hint text="x on the vertical axis, y on the horizontal one (x)">
-          <button type="button" className="button-quiet mt-1 text-[13px]" onClick={onSwap}>
-            <ArrowLeftRight size={14} aria-hidden="true" /> Swap axes
-          </button>
-        </Hint>
-        {error && !data && <FailureNotice error={error} />}
-        {data && !isPlaceholderData && <Result study={study} pair={pair} data={data} settings={settings} />}
-        {!data && !error && <div role="status" aria-label="Computing the pair" className="mt-4 h-40 rounded bg-rule/50" />}
+        <PairPlot context={context} result={result} width={width - 32} />
+        <p className="mt-1 flex gap-4 text-[13px]">
+          <Hint text="x on the vertical axis, y on the horizontal one (x)">
+            <button type="button" className="button-quiet" onClick={onSwap}>
+              <ArrowLeftRight size={14} aria-hidden="true" /> Swap axes
+            </button>
+          </Hint>
+          <LargeView context={context} result={result} />
+        </p>
+        {error && <FailureNotice error={error} />}
+        {result && (
+          <>
+            <PairSummary context={context} variables={variables} result={result} />
+            <PairSections context={context} variables={variables} result={result} second={selection.second} />
+          </>
+        )}
+        {!result && !error && <div role="status" aria-label="Computing the pair" className="mt-4 h-40 rounded bg-rule/50" />}
       </div>
     </aside>
   );
 }
 
-interface ResultProps {
-  readonly study: Study;
-  readonly pair: Pair;
-  readonly data: PairResult;
-  readonly settings: CorrelationSettings;
-}
-
-function Result({ study, pair, data, settings }: ResultProps) {
-  const ordinal = [pair.x, pair.y].filter(({ kind }) => kind === 'ordinal').map(displayName);
-  const method = methodForPair(settings.method, study.state.pairMethods, pair.x.id, pair.y.id);
+/** The scatterplot as large as the window allows. */
+function LargeView({ context, result }: { context: PairContext; result: ReturnType<typeof usePairResult>['result'] }) {
+  const [open, setOpen] = useState(false);
+  const { x, y } = context.pair;
+  const width = Math.min(1100, window.innerWidth - 120, (window.innerHeight - 160) / 0.72);
   return (
-    <>
-      <PairFigures result={data} method={method} levels={settings.levels} alternative={settings.alternative} />
-      <PairSentence
-        pair={pair}
-        result={data}
-        method={method}
-        alternative={settings.alternative}
-        alpha={settings.levels[0] ?? 0.05}
-        rowMeaning={study.state.rowMeaning}
-      />
-      {method === 'pearson' && ordinal.length > 0 && (
-        <p className="mt-3 border-l-4 border-caution bg-caution-soft px-3 py-2">
-          {ordinal.join(' and ')} {ordinal.length === 1 ? 'is' : 'are'} ordinal. Pearson’s r takes the steps between the values as equal.
-        </p>
-      )}
-      {method === 'pearson' && <ShapeCautions study={study} pair={pair} />}
-      <MethodChoice study={study} pair={pair} result={data} method={method} levels={settings.levels} />
-      <VariableFigures pair={pair} result={data} />
-    </>
+    <Dialog.Root open={open} onOpenChange={setOpen}>
+      <Dialog.Trigger className="button-quiet">
+        <Maximize2 size={14} aria-hidden="true" /> Large
+      </Dialog.Trigger>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-1/2 left-1/2 z-50 -translate-x-1/2 -translate-y-1/2 rounded bg-paper p-5 shadow-popover"
+        >
+          <Dialog.Title className="mb-2 text-[17px]">
+            {displayName(x)} × {displayName(y)}
+          </Dialog.Title>
+          <PairPlot context={context} result={result} width={width} />
+          <Dialog.Close className="icon-button absolute top-3 right-3" aria-label="Close the large view">
+            <X size={17} />
+          </Dialog.Close>
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
   );
 }
 
-/** x swaps the axes and Escape closes, unless a field or a popover has the focus. */
-function useCardKeys(onSwap: () => void, onClose: () => void): void {
+/** The pair before or after one, going through the cells below the diagonal row by row; from the last to the first. */
+function neighbour(variables: ArrangementProps['variables'], { x, y }: Pair, step: 1 | -1): Pair | null {
+  const pairs = variables.flatMap((row, i) => variables.slice(0, i).map((column) => ({ x: column, y: row })));
+  const at = pairs.findIndex((pair) => [pair.x.id, pair.y.id].every((id) => id === x.id || id === y.id));
+  return pairs[(at + step + pairs.length) % pairs.length] ?? null;
+}
+
+/** Single keys and Escape, unless a field, a menu or a dialog has the focus. */
+function useCardKeys(keys: Readonly<Record<string, () => void>>, onClose: () => void): void {
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       if (isTyping(event) || event.defaultPrevented) return;
       if (document.querySelector('[role="dialog"], [role="menu"]')) return;
       if (event.key === 'Escape') onClose();
       const inPanel = event.target instanceof HTMLElement && event.target.closest('aside[aria-label="Variables"]');
-      if (event.key === 'x' && !inPanel && singleKeysAreOn()) onSwap();
+      if (!inPanel && singleKeysAreOn()) keys[event.key]?.();
     };
     document.addEventListener('keydown', onKey);
     return () => document.removeEventListener('keydown', onKey);
-  }, [onSwap, onClose]);
+  }, [keys, onClose]);
 }

@@ -3,12 +3,12 @@ import { formatCoefficient, formatFixed, formatFullP, formatInterval, formatP, t
 import type { ReactNode } from 'react';
 import { Hint } from '../frame/tooltip';
 import { COEFFICIENTS } from '../method-words';
+import { percent } from '../stages/correlations/grid-cell-data';
 
 interface PairFiguresProps {
   readonly result: PairResult;
   readonly method: Method;
-  readonly levels: readonly number[];
-  readonly alternative: CorrelationSettings['alternative'];
+  readonly settings: CorrelationSettings;
 }
 
 const FEWEST_FOR_INTERVAL: Readonly<Record<Method, number>> = { pearson: 4, spearman: 4, kendall: 5 };
@@ -20,7 +20,8 @@ const P_METHODS: Readonly<Record<PairTest['pMethod'], string>> = {
 };
 
 /** The numbers of the pair by its method, each with its name. */
-export function PairFigures({ result: { n, tests }, method, levels, alternative }: PairFiguresProps) {
+export function PairFigures({ result: { n, tests }, method, settings }: PairFiguresProps) {
+  const { levels, alternative, level, control } = settings;
   const { coefficient, pValue, log10P, pMethod, statistic, interval, degenerate } = tests[method];
   const { name, symbol } = COEFFICIENTS[method];
   const r = coefficient ?? Number.NaN;
@@ -31,10 +32,10 @@ export function PairFigures({ result: { n, tests }, method, levels, alternative 
   return (
     <table className="mt-3 w-full border-t border-rule" data-testid="pair-figures">
       <tbody>
-        <Row name={name} strong>
+        <Row name={control.length > 0 ? `${name}, partial` : name} strong>
           {formatCoefficient(r, 3)}
         </Row>
-        <Row name="95 % confidence interval">{interval ? formatInterval(interval.low, interval.high, 3) : noInterval}</Row>
+        <Row name={`${percent(level)} confidence interval`}>{interval ? formatInterval(interval.low, interval.high, 3) : noInterval}</Row>
         <Row name={alternative === 'two-sided' ? 'p, two-sided' : `p, one-sided (${alternative === 'greater' ? 'positive' : 'negative'})`}>
           {Number.isNaN(p) ? (
             '–'
@@ -51,12 +52,14 @@ export function PairFigures({ result: { n, tests }, method, levels, alternative 
         {pMethod === 't' ? (
           <>
             <Row name="t">{statistic ? formatFixed(statistic.value, 3) : degenerate ? '±∞' : '–'}</Row>
-            <Row name="degrees of freedom">{Number.isNaN(p) ? '–' : n - 2}</Row>
+            <Row name="degrees of freedom">{Number.isNaN(p) ? '–' : (statistic?.df ?? n - 2)}</Row>
           </>
         ) : (
           <Row name="how p was got">{P_METHODS[pMethod]}</Row>
         )}
-        {method === 'pearson' && <Row name="r², variance shared">{Number.isNaN(r) ? '–' : formatCoefficient(r * r, 3)}</Row>}
+        {method === 'pearson' && control.length === 0 && (
+          <Row name="r², variance shared">{Number.isNaN(r) ? '–' : formatCoefficient(r * r, 3)}</Row>
+        )}
       </tbody>
     </table>
   );

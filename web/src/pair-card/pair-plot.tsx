@@ -1,53 +1,89 @@
-import { type PairResult, rowsInUse, type Study, type Variable } from '@ivlen/contract';
-import { useQueries, useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
-import { rowsInUseQuery, valuesQuery } from '../api/queries';
+import type { PairResult, Variable } from '@ivlen/contract';
+import { useQuery } from '@tanstack/react-query';
+import { analysisQuery } from '../api/queries';
 import { Scatterplot } from '../figures/scatterplot';
 import { FailureNotice } from '../frame/failure-notice';
-import type { Pair } from '../stages/correlations/use-pair-selection';
+import { useRemembered } from '../frame/use-remembered';
 import { displayName } from '../variable-name';
-import { usedRows } from './used-rows';
+import { type PairContext, pairOf } from './pair-request';
+import { usePairPoints } from './use-pair-points';
 
 interface PairPlotProps {
-  readonly study: Study;
-  readonly pair: Pair;
-  /** Under listwise deletion, the variables that a row must be complete for. */
-  readonly completeFor: readonly string[];
+  readonly context: PairContext;
   /** null while it is computed. */
-  readonly line: PairResult['line'] | null;
+  readonly result: PairResult | null;
   readonly width: number;
 }
 
-/** The scatterplot of the pair, over the rows that its coefficient uses. */
-export function PairPlot({ study, pair: { x, y }, completeFor, line, width }: PairPlotProps) {
-  const ids = [...new Set([x.id, y.id, ...completeFor])];
-  const columns = useQueries({
-    queries: ids.map((id) => valuesQuery(study.id, study.head, id)),
-    combine: (results) => ({
-      values: results.every(({ data }) => data) ? results.flatMap(({ data }) => data ?? []) : null,
-      error: results.find(({ error }) => error)?.error ?? null,
-    }),
+const ELLIPSE_SHARE = 0.95;
+
+/** The scatterplot of the pair, over the rows that its coefficient uses, with what is laid over it. */
+export function PairPlot({ context, result, width }: PairPlotProps) {
+  const { study, pair, completeFor, settings } = context;
+  const [line, setLine] = useRemembered<boolean>('plot.line', true);
+  const [curve, setCurve] = useRemembered<boolean>('plot.curve', false);
+  const [ellipse, setEllipse] = useRemembered<boolean>('plot.ellipse', false);
+  const { points, error } = usePairPoints(study, pair, completeFor);
+  const { data: model } = useQuery({
+    ...analysisQuery(study.id, study.head, { kind: 'line', ...pairOf(context), level: settings.level }),
+    enabled: line || curve,
   });
-  const restricted = rowsInUse(study) < study.rows;
-  const { data: inUse } = useQuery({ ...rowsInUseQuery(study.id, study.head), enabled: restricted });
-  const points = useMemo(() => {
-    if (!columns.values || (restricted && !inUse)) return null;
-    const [xs, ys] = columns.values;
-    return xs && ys ? { x: xs, y: ys, rows: usedRows(columns.values, inUse) } : null;
-  }, [columns.values, restricted, inUse]);
   const height = Math.round(width * 0.72);
-  if (columns.error && !points) return <FailureNotice error={columns.error} />;
+  if (error && !points) return <FailureNotice error={error} />;
   if (!points) return <div role="status" aria-label="Drawing the points" className="rounded bg-rule/40" style={{ height }} />;
   return (
-    <Scatterplot
-      points={points}
-      line={line?.slope != null && line.intercept != null ? { slope: line.slope, intercept: line.intercept } : null}
-      xLabel={axisLabel(x)}
-      yLabel={axisLabel(y)}
-      width={width}
-      height={height}
-    />
+    <>
+      <Scatterplot
+        points={points}
+        line={line ? fittedLine(result) : null}
+        band={line ? model?.band : undefined}
+        smooth={curve ? model?.smooth : undefined}
+        ellipse={ellipse && settings.control.length === 0 ? ellipseOf(result) : null}
+        xLabel={axisLabel(pair.x)}
+        yLabel={axisLabel(pair.y)}
+        width={width}
+        height={height}
+      />
+      <fieldset className="mt-1 flex flex-wrap gap-x-4 gap-y-1 text-[13px] text-muted" aria-label="Laid over the points">
+        <Toggle checked={line} onChange={setLine}>
+          line with band
+        </Toggle>
+        <Toggle checked={curve} onChange={setCurve}>
+          smooth curve
+        </Toggle>
+        <Toggle checked={ellipse} onChange={setEllipse} title="Holds 95 % of the cases if the two are jointly normal.">
+          ellipse
+        </Toggle>
+      </fieldset>
+    </>
   );
+}
+
+function Toggle(props: { checked: boolean; onChange: (on: boolean) => void; title?: string; children: string }) {
+  return (
+    <label className="flex items-center gap-1.5" title={props.title}>
+      <input
+        type="checkbox"
+        className="size-3.5 accent-accent"
+        checked={props.checked}
+        onChange={(event) => props.onChange(event.target.checked)}
+      />
+      {props.children}
+    </label>
+  );
+}
+
+function fittedLine(result: PairResult | null) {
+  const line = result?.line;
+  return line?.slope != null && line.intercept != null ? { slope: line.slope, intercept: line.intercept } : null;
+}
+
+/** The ellipse that holds a share of the cases of a bivariate normal: d² = −2·ln(1 − share), through means, SDs and r. */
+function ellipseOf(result: PairResult | null) {
+  const r = result?.tests.pearson.coefficient;
+  if (!result || r == null || result.x.mean === null || result.y.mean === null || !result.x.sd || !result.y.sd) return null;
+  const distance = Math.sqrt(-2 * Math.log(1 - ELLIPSE_SHARE));
+  return { x: result.x.mean, y: result.y.mean, sdX: result.x.sd * distance, sdY: result.y.sd * distance, r };
 }
 
 function axisLabel(variable: Variable): string {

@@ -1,5 +1,5 @@
-import type { CorrelationSettings, PairResult } from '@ivlen/contract';
-import { type Method, pairSentence } from '@ivlen/core';
+import type { CorrelationSettings, PairResult, PairTest, Variable } from '@ivlen/contract';
+import { type Method, pairSentence, type Statistic } from '@ivlen/core';
 import { CopyButton } from '../frame/copy-button';
 import type { Pair } from '../stages/correlations/use-pair-selection';
 import { displayName } from '../variable-name';
@@ -12,10 +12,12 @@ interface PairSentenceProps {
   readonly alpha: number;
   /** What one row is: conclusions hold at that level. */
   readonly rowMeaning: string | null;
+  /** What was held constant. */
+  readonly held: readonly Variable[];
 }
 
 /** The result as a sentence for a paper. */
-export function PairSentence({ pair: { x, y }, result: { n, tests }, method, alternative, alpha, rowMeaning }: PairSentenceProps) {
+export function PairSentence({ pair: { x, y }, result: { n, tests }, method, alternative, alpha, rowMeaning, held }: PairSentenceProps) {
   const test = tests[method];
   const relation = pairSentence(
     {
@@ -25,15 +27,23 @@ export function PairSentence({ pair: { x, y }, result: { n, tests }, method, alt
       pValue: test.pValue ?? Number.NaN,
       log10P: test.log10P ?? Number.NEGATIVE_INFINITY,
       pMethod: test.pMethod,
-      statistic: null,
+      statistic: statisticOf(test.statistic),
       alternative,
       interval: test.interval,
-      ...(test.undefinedBecause ? { undefinedBecause: test.undefinedBecause } : {}),
+      ...(test.undefinedBecause && test.undefinedBecause !== 'one-control-only' ? { undefinedBecause: test.undefinedBecause } : {}),
     },
     { name: displayName(x), highMeans: x.highMeans },
     { name: displayName(y), highMeans: y.highMeans },
     alpha,
+    held.map(displayName),
   );
+  if (test.undefinedBecause === 'one-control-only') {
+    return (
+      <p className="mt-3">
+        Kendall’s τ can hold one variable constant, not several. Choose Pearson’s r or Spearman’s ρ, or hold one constant.
+      </p>
+    );
+  }
   const sentence = rowMeaning ? `${relation} Each case is ${rowMeaning}.` : relation;
   return (
     <div className="mt-3">
@@ -43,6 +53,12 @@ export function PairSentence({ pair: { x, y }, result: { n, tests }, method, alt
       <CopyButton className="mt-1 text-[13px]" label="Copy" text={sentence} />
     </div>
   );
+}
+
+function statisticOf(statistic: PairTest['statistic']): Statistic | null {
+  if (!statistic) return null;
+  const { name, value, df } = statistic;
+  return df === undefined ? { name, value } : { name, value, df };
 }
 
 /** A relation and its number stay on one line. */

@@ -3,12 +3,12 @@ import { useMemo } from 'react';
 import { useSettings } from './use-settings';
 
 export interface WorkingSet {
-  /** The ticked variables that can be correlated, in the order of the codebook. */
+  /** The ticked variables that can be correlated, in their order: that of the codebook until it is changed. */
   readonly variables: readonly Variable[];
   has(id: string): boolean;
   /** Ticks or unticks some variables. */
   set(ids: readonly string[], ticked: boolean): void;
-  /** Ticks exactly these; `among` are the variables of a state that is newer than the one on screen. */
+  /** Ticks exactly these, in this order; `among` are the variables of a state that is newer than the one on screen. */
   replace(ids: readonly string[], among?: readonly Variable[]): void;
 }
 
@@ -20,22 +20,26 @@ export function useWorkingSet(study: Study): WorkingSet | undefined {
   return useMemo(() => {
     if (!settings) return undefined;
     const ticked = new Set(settings.variables);
-    const order = (ids: ReadonlySet<string>, among: readonly Variable[] = all) =>
-      among.filter((variable) => ids.has(variable.id) && canBeCorrelated(variable));
-    const save = (ids: ReadonlySet<string>, among: readonly Variable[] = all) =>
-      change({ variables: order(ids, among).map(({ id }) => id) });
+    const usable = (ids: readonly string[], among: readonly Variable[] = all) =>
+      ids.flatMap((id) => among.filter((variable) => variable.id === id && canBeCorrelated(variable)));
+    const save = (ids: readonly string[], among: readonly Variable[] = all) =>
+      change({ variables: usable(ids, among).map(({ id }) => id) });
     return {
-      variables: order(ticked),
+      variables: usable(settings.variables),
       has: (id) => ticked.has(id),
       set: (ids, on) => {
-        const next = new Set(ticked);
-        for (const id of ids) {
-          if (on) next.add(id);
-          else next.delete(id);
-        }
-        save(next);
+        if (!on) return save(settings.variables.filter((id) => !ids.includes(id)));
+        const codebook = all.map(({ id }) => id);
+        save(ids.filter((id) => !ticked.has(id)).reduce((order, id) => placed(order, id, codebook), settings.variables));
       },
-      replace: (ids, among) => save(new Set(ids), among),
+      replace: (ids, among) => save([...new Set(ids)], among),
     };
   }, [all, settings, change]);
+}
+
+/** An order with one more: after the last of those that stand before it in the codebook, so that all else stays. */
+function placed(order: readonly string[], id: string, codebook: readonly string[]): string[] {
+  const place = codebook.indexOf(id);
+  const before = order.findLastIndex((item) => codebook.indexOf(item) < place);
+  return [...order.slice(0, before + 1), id, ...order.slice(before + 1)];
 }

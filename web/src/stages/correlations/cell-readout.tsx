@@ -1,14 +1,21 @@
+import type { CorrelationSettings } from '@ivlen/contract';
 import { createPortal } from 'react-dom';
 import { displayName } from '../../variable-name';
 import { cellLines, type GridCellData } from './grid-cell-data';
 
 const GAP = 6;
-const WIDTH = 290;
-const HEIGHT = 78;
+const WIDTH = 300;
+const HEIGHT = 96;
+
+interface CellReadoutProps {
+  readonly cell: GridCellData;
+  readonly settings: CorrelationSettings;
+  /** Where the cell is on screen. */
+  readonly place: Pick<DOMRect, 'left' | 'top' | 'bottom'>;
+}
 
 /** The full numbers of the cell under the pointer or in focus. Its cell carries them as its name already. */
-export function CellReadout({ cell, levels, anchor }: { cell: GridCellData; levels: readonly number[]; anchor: HTMLElement }) {
-  const place = anchor.getBoundingClientRect();
+export function CellReadout({ cell, settings, place }: CellReadoutProps) {
   const below = place.bottom + GAP + HEIGHT < window.innerHeight;
   const left = Math.max(GAP, Math.min(place.left, window.innerWidth - WIDTH - GAP));
   return createPortal(
@@ -20,7 +27,7 @@ export function CellReadout({ cell, levels, anchor }: { cell: GridCellData; leve
       <p className="font-semibold">
         {displayName(cell.column)} × {displayName(cell.row)}
       </p>
-      {cellLines(cell, levels).map((line) => (
+      {cellLines(cell, settings).map((line) => (
         <p key={line}>{line}</p>
       ))}
     </div>,

@@ -1,7 +1,10 @@
-import type { CorrelationSettings, Study } from '@ivlen/contract';
-import { COEFFICIENTS, METHODS } from '../../method-words';
+import type { CorrelationSettings, Study, Variable } from '@ivlen/contract';
+import { Link } from 'react-router';
 import type { MethodsPart } from '../../methods-line/methods-parts';
 import { OptionList } from '../../methods-line/option-list';
+import { displayName } from '../../variable-name';
+import { adjustmentPart, controlPart, intervalPart, methodsPart } from './correlation-parts';
+import { commonMethod } from './correlation-requests';
 import { levelsInWords } from './levels';
 import { LevelsEditor } from './levels-editor';
 import { ownMethodsPart } from './own-methods';
@@ -17,43 +20,45 @@ const MISSING: Readonly<Record<CorrelationSettings['missing'], string>> = {
 };
 
 interface Facts {
-  readonly variables: number;
+  /** Those that are correlated. */
+  readonly variables: readonly Variable[];
+  /** Those that may be held constant. */
+  readonly candidates: readonly Variable[];
   /** Which rows: "all 248 rows", "236 of 248 rows". */
   readonly rows: string;
   readonly study: Study;
+  /** Where the rows are chosen. */
+  readonly dataPath: string;
 }
 
 /** The methods line of the Correlations stage. */
 export function correlationMethods(
   settings: CorrelationSettings,
-  { variables, rows, study }: Facts,
+  { variables, candidates, rows, study, dataPath }: Facts,
   change: (patch: Partial<CorrelationSettings>) => void,
 ): MethodsPart[] {
+  const held = settings.control.length > 0;
   const text = (words: string): MethodsPart => ({ type: 'text', text: words });
   return [
+    methodsPart(settings, change),
+    text(' among '),
     {
       type: 'choice',
-      text: COEFFICIENTS[settings.method].name,
-      label: 'the method',
-      content: (close) => (
-        <OptionList
-          label="Method"
-          value={settings.method}
-          options={METHODS.map((method) => ({ value: method, name: COEFFICIENTS[method].name, words: COEFFICIENTS[method].when }))}
-          onChoose={(method) => {
-            change({ method });
-            close();
-          }}
-        />
-      ),
+      text: `${variables.length} ${variables.length === 1 ? 'variable' : 'variables'}`,
+      label: 'the variables',
+      usual: true,
+      content: () => <WhichVariables variables={variables} />,
     },
-    text(` among ${variables} ${variables === 1 ? 'variable' : 'variables'}`),
-    ...ownMethodsPart(study, settings.method),
-    text(` in ${rows}, `),
+    ...ownMethodsPart(study, commonMethod(settings)),
+    text(' in '),
+    { type: 'choice', text: rows, label: 'the rows', usual: true, content: () => <WhichRows rows={rows} dataPath={dataPath} /> },
+    ...(held ? controlPart(settings, candidates, change) : []),
+    text(', '),
     {
       type: 'choice',
       text: ALTERNATIVES[settings.alternative],
       label: 'the alternative',
+      usual: settings.alternative === 'two-sided',
       content: (close) => (
         <OptionList
           label="Alternative hypothesis"
@@ -76,6 +81,7 @@ export function correlationMethods(
       type: 'choice',
       text: MISSING[settings.missing],
       label: 'which rows are used',
+      usual: settings.missing === 'pairwise',
       content: (close) => (
         <OptionList
           label="Rows with missing values"
@@ -104,6 +110,7 @@ export function correlationMethods(
       type: 'choice',
       text: levelsInWords(settings.levels),
       label: 'the significance levels',
+      usual: levelsInWords(settings.levels) === '.05, .01 and .001',
       content: (close) => (
         <LevelsEditor
           levels={settings.levels}
@@ -114,6 +121,36 @@ export function correlationMethods(
         />
       ),
     },
-    text(', unadjusted.'),
+    text(', '),
+    adjustmentPart(settings, change),
+    text(', with '),
+    intervalPart(settings, change),
+    ...(held ? [] : controlPart(settings, candidates, change)),
+    text('.'),
   ];
+}
+
+function WhichVariables({ variables }: { variables: readonly Variable[] }) {
+  return (
+    <>
+      <p className="px-2 text-muted">The ticked ones, in their order; tick others in the panel on the left.</p>
+      <ol className="mt-1 max-h-64 list-decimal overflow-y-auto pl-9">
+        {variables.map((variable) => (
+          <li key={variable.id}>{displayName(variable)}</li>
+        ))}
+      </ol>
+    </>
+  );
+}
+
+function WhichRows({ rows, dataPath }: { rows: string; dataPath: string }) {
+  return (
+    <p className="px-2">
+      Computed over {rows}. Rows are set aside, brought back or chosen by rules among{' '}
+      <Link to={dataPath} className="text-accent underline">
+        the data
+      </Link>
+      .
+    </p>
+  );
 }

@@ -1,106 +1,129 @@
-import { type CorrelationResult, type CorrelationSettings, correlationSettingsSchema, type Study } from '@ivlen/contract';
-import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { lazy, Suspense } from 'react';
-import { analysisQuery } from '../../api/queries';
+import { canBeCorrelated, correlationSettingsSchema, type Study } from '@ivlen/contract';
+import { lazy, Suspense, useMemo } from 'react';
+import { useSearchParams } from 'react-router';
 import { FailureNotice } from '../../frame/failure-notice';
+import { ProgressLine } from '../../frame/progress-line';
+import { useStudyPath } from '../../frame/read-only';
 import { rowsInWords } from '../../frame/rows-in-use';
+import { ViewBar } from '../../frame/view-bar';
+import { COEFFICIENTS } from '../../method-words';
 import { MethodsLine } from '../../methods-line/methods-line';
 import { useSettings } from '../../settings/use-settings';
-import { useWorkingSet, type WorkingSet } from '../../settings/use-working-set';
-import { useShapeMarks } from '../shape/use-shape-marks';
-import { AboveChooser } from './above-chooser';
-import { CorrelationGrid } from './correlation-grid';
+import { useWorkingSet } from '../../settings/use-working-set';
+import type { ArrangementProps } from './arrangement';
 import { correlationMethods } from './correlation-methods';
-import { GridLegend } from './grid-legend';
+import { commonMethod, correlatedVariables } from './correlation-requests';
 import { GridSkeleton } from './grid-skeleton';
-import { INTERVAL_LEVEL } from './interval-level';
+import { GridView } from './grid-view';
+import { useMatrix } from './use-matrix';
 import { usePairSelection } from './use-pair-selection';
 
 const PairCard = lazy(async () => ({ default: (await import('../../pair-card/pair-card')).PairCard }));
+const PairArea = lazy(async () => ({ default: (await import('../../pair-card/pair-area')).PairArea }));
+const RankedView = lazy(async () => ({ default: (await import('./ranked/ranked-view')).RankedView }));
+const RectangleView = lazy(async () => ({ default: (await import('./rectangle/rectangle-view')).RectangleView }));
 const DEFAULTS = correlationSettingsSchema.parse({});
-const MOST_IN_GRID = 60;
+const MOST_VARIABLES = 200;
 
-/** The Correlations stage: the sentence, the grid, and the card of a chosen pair. */
+const VIEWS = [
+  { id: 'grid', name: 'Grid' },
+  { id: 'ranked', name: 'Ranked' },
+  { id: 'rectangle', name: 'Outcomes × predictors' },
+] as const;
+type View = (typeof VIEWS)[number]['id'];
+
+/** The Correlations stage: the sentence, the coefficients in an arrangement, and the card of a chosen pair. */
 export function CorrelationsStage({ study }: { study: Study }) {
   const workingSet = useWorkingSet(study);
   const { settings, change } = useSettings(study.id, 'correlations', DEFAULTS);
-  const selection = usePairSelection(study);
   if (!workingSet || !settings) return <GridSkeleton size={8} />;
-  const patch = (part: Partial<CorrelationSettings>) => change({ ...settings, ...part });
-  const facts = { variables: workingSet.variables.length, rows: rowsInWords(study), study };
+  return <Stage study={study} workingSet={workingSet} settings={settings} patch={(part) => change({ ...settings, ...part })} />;
+}
+
+type StageProps = Pick<ArrangementProps, 'study' | 'workingSet' | 'settings' | 'patch'>;
+
+function Stage({ study, workingSet, settings, patch }: StageProps) {
+  const selection = usePairSelection(study);
+  const [params, setParams] = useSearchParams();
+  const path = useStudyPath();
+  const variables = useMemo(() => correlatedVariables(workingSet.variables, settings), [workingSet, settings]);
+  const [a, b] = variables;
+  const enough = variables.length >= 2 && variables.length <= MOST_VARIABLES;
+  const state = useMatrix(study, variables, settings, enough);
+  const view: View = VIEWS.find(({ id }) => id === params.get('view'))?.id ?? 'grid';
+  const facts = {
+    variables,
+    candidates: study.state.variables.filter(canBeCorrelated),
+    rows: rowsInWords(study),
+    study,
+    dataPath: `${path}/data`,
+  };
+  const open = (next: View) =>
+    setParams((current) => {
+      if (next === 'grid') current.delete('view');
+      else current.set('view', next);
+      return current;
+    });
+  const common = { study, workingSet, variables, settings, patch, state, selection };
+  const alone = variables.length === 2 && a !== undefined && b !== undefined;
   return (
     <>
       <section className="flex min-w-0 flex-1 flex-col" aria-label="Correlations">
+        {!alone && <ViewBar label="Parts of the Correlations stage" views={VIEWS} current={view} onOpen={open} />}
         <MethodsLine parts={correlationMethods(settings, facts, patch)} />
-        <div className="min-h-0 flex-1 overflow-auto px-5 py-3">
-          <GridArea study={study} workingSet={workingSet} settings={settings} patch={patch} selection={selection} />
+        <div data-scrolls className="min-h-0 flex-1 overflow-auto px-5 py-3">
+          <Suspense fallback={<GridSkeleton size={Math.min(12, variables.length)} />}>
+            {!enough && <NotEnough count={variables.length} />}
+            {alone && <PairArea {...common} pair={selection.pair ?? { x: a, y: b }} />}
+            {enough && !alone && <Arrangement {...common} view={view} />}
+          </Suspense>
         </div>
       </section>
-      {selection.pair && (
+      {!alone && selection.pair && (
         <Suspense fallback={null}>
-          <PairCard
-            study={study}
-            pair={selection.pair}
-            settings={settings}
-            workingSet={workingSet}
-            onSwap={selection.swap}
-            onClose={selection.close}
-          />
+          <PairCard {...common} pair={selection.pair} onSwap={selection.swap} onClose={selection.close} />
         </Suspense>
       )}
     </>
   );
 }
 
-interface GridAreaProps {
-  readonly study: Study;
-  readonly workingSet: WorkingSet;
-  readonly settings: CorrelationSettings;
-  readonly patch: (part: Partial<CorrelationSettings>) => void;
-  readonly selection: ReturnType<typeof usePairSelection>;
-}
-
-function GridArea({ study, workingSet, settings, patch, selection }: GridAreaProps) {
-  const { variables } = workingSet;
-  const marks = useShapeMarks(study, variables);
-  const enough = variables.length >= 2 && variables.length <= MOST_IN_GRID;
-  const request = {
-    kind: 'correlation' as const,
-    variables: variables.map(({ id }) => id),
-    method: settings.method,
-    byVariable: study.state.pairMethods,
-    alternative: settings.alternative,
-    missing: settings.missing,
-    level: INTERVAL_LEVEL,
-  };
-  const { data, error } = useQuery({
-    ...analysisQuery(study.id, study.head, request),
-    enabled: enough,
-    placeholderData: keepPreviousData,
-  });
-  if (!enough) return <NotEnough count={variables.length} />;
-  if (!data) return error ? <FailureNotice error={error} /> : <GridSkeleton size={variables.length} />;
-  const shown = shownVariables(study, data);
+function Arrangement({ view, ...common }: ArrangementProps & { readonly view: View }) {
+  const { state, variables, settings } = common;
+  const { matrix, error, stale, progress, stopped } = state;
+  if (error && (!matrix || stale)) return <FailureNotice error={error} />;
+  if (stopped) {
+    return (
+      <p className="flex items-center gap-4">
+        The computing was stopped.
+        <button type="button" className="button" onClick={state.resume}>
+          Compute
+        </button>
+      </p>
+    );
+  }
+  const label = `Computing ${COEFFICIENTS[commonMethod(settings)].name}`;
+  if (!matrix)
+    return progress ? (
+      <ProgressLine label={label} progress={progress} onStop={state.stop} />
+    ) : (
+      <GridSkeleton size={Math.min(12, variables.length)} />
+    );
+  const waiting = stale && progress !== undefined;
   return (
     <>
-      <AboveChooser above={settings.above} onChoose={(above) => patch({ above })} />
-      <CorrelationGrid
-        study={study}
-        variables={shown}
-        result={data}
-        settings={settings}
-        selected={selection.pair}
-        onOpen={selection.open}
-        marked={marks.marked}
-      />
-      <GridLegend variables={shown} result={data} settings={settings} marks={marks} pairMethods={study.state.pairMethods} />
+      {waiting && (
+        <div className="mb-3">
+          <ProgressLine label={label} progress={progress} onStop={state.stop} />
+        </div>
+      )}
+      <div className={waiting ? 'opacity-50' : ''}>
+        {view === 'grid' && <GridView {...common} matrix={matrix} />}
+        {view === 'ranked' && <RankedView {...common} />}
+        {view === 'rectangle' && <RectangleView {...common} />}
+      </div>
     </>
   );
-}
-
-/** The variables that a result is about: for a moment after a change, still the previous ones. */
-function shownVariables(study: Study, { variables }: CorrelationResult) {
-  return variables.flatMap((id) => study.state.variables.filter((variable) => variable.id === id));
 }
 
 function NotEnough({ count }: { count: number }) {
@@ -110,7 +133,7 @@ function NotEnough({ count }: { count: number }) {
   };
   return (
     <p className="mx-auto max-w-md py-24 text-center font-serif text-lg text-muted">
-      {sentences[count] ?? `${count} variables are ticked; the grid shows up to ${MOST_IN_GRID}. Untick some on the left.`}
+      {sentences[count] ?? `${count} variables are ticked; up to ${MOST_VARIABLES} can be correlated at once. Untick some on the left.`}
     </p>
   );
 }

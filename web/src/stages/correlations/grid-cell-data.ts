@@ -1,7 +1,8 @@
-import type { CorrelationResult, Variable } from '@ivlen/contract';
-import { formatCoefficient, formatFullP, formatInterval, formatPRelation, type Method } from '@ivlen/core';
+import type { CorrelationResult, PairCaution, Variable } from '@ivlen/contract';
+import { formatCoefficient, formatFullP, formatInterval, formatP, formatPRelation, type Method } from '@ivlen/core';
 import { COEFFICIENTS } from '../../method-words';
 import { displayName } from '../../variable-name';
+import { CAUTION_WORDS } from './caution-words';
 
 /** Everything about one cell of the grid. */
 export interface GridCellData {
@@ -12,30 +13,23 @@ export interface GridCellData {
   readonly ownMethod: boolean;
   readonly coefficient: number;
   readonly p: number;
+  /** Adjusted for the number of pairs; NaN where nothing is adjusted. */
+  readonly adjustedP: number;
   readonly log10P: number;
   readonly n: number;
   readonly low: number;
   readonly high: number;
   readonly because: CorrelationResult['undefinedBecause'][number];
+  /** The next coefficient that was chosen, NaN where there is none, and its method. */
+  readonly second: number;
+  readonly secondMethod: Method | null;
+  readonly secondP: number;
+  readonly cautions: readonly PairCaution[];
 }
 
-export function cellData(result: CorrelationResult, variables: readonly Variable[], i: number, j: number): GridCellData {
-  const at = i * variables.length + j;
-  const [row, column] = [variables[i], variables[j]];
-  if (!row || !column) throw new RangeError(`the grid has no cell ${i}, ${j}`);
-  return {
-    row,
-    column,
-    method: result.methods[at] ?? 'pearson',
-    ownMethod: result.methods[at] !== result.methods[0],
-    coefficient: result.coefficient[at] ?? Number.NaN,
-    p: result.pValue[at] ?? Number.NaN,
-    log10P: result.log10P[at] ?? Number.NEGATIVE_INFINITY,
-    n: result.n[at] ?? 0,
-    low: result.low[at] ?? Number.NaN,
-    high: result.high[at] ?? Number.NaN,
-    because: result.undefinedBecause[at] ?? null,
-  };
+/** The p that marks and decisions are about. */
+export function decisiveP({ p, adjustedP }: Pick<GridCellData, 'p' | 'adjustedP'>): number {
+  return Number.isNaN(adjustedP) ? p : adjustedP;
 }
 
 /** What tells a cell apart from all others, also when variables come and go. */
@@ -52,18 +46,34 @@ function undefinedInWords({ row, column, because, n }: Pick<GridCellData, 'row' 
       return `${displayName(column)} has the same value in all ${n} rows used`;
     case 'constant-both':
       return 'neither varies among the rows used';
+    case 'one-control-only':
+      return 'Kendall’s τ can hold one variable constant, not several';
     default:
       return `only ${n} ${n === 1 ? 'row is' : 'rows are'} complete for both; at least 3 are needed`;
   }
 }
 
 /** The full numbers of a cell, line by line. */
-export function cellLines(cell: GridCellData, levels: readonly number[]): string[] {
+export function cellLines(cell: GridCellData, { levels, level }: { levels: readonly number[]; level: number }): string[] {
   if (cell.because) return [`no coefficient: ${undefinedInWords(cell)}`];
   const exact = Number.isFinite(cell.log10P) && cell.p < 0.001 ? ` (${formatFullP(cell.p, cell.log10P)})` : '';
-  const interval = Number.isNaN(cell.low) ? 'no interval' : `95 % interval ${formatInterval(cell.low, cell.high, 3)}`;
+  const p = Number.isNaN(cell.p) ? 'no p' : `${formatPRelation(cell.p, levels)}${exact}`;
+  const adjusted = Number.isNaN(cell.adjustedP) ? [] : [`adjusted p ${formatP(cell.adjustedP, levels)}`];
+  const interval = Number.isNaN(cell.low) ? 'no interval' : `${percent(level)} interval ${formatInterval(cell.low, cell.high, 3)}`;
+  const second =
+    cell.secondMethod && !Number.isNaN(cell.second)
+      ? [`${COEFFICIENTS[cell.secondMethod].symbol} = ${formatCoefficient(cell.second, 3)}, ${formatPRelation(cell.secondP, levels)}`]
+      : [];
   return [
-    `${COEFFICIENTS[cell.method].symbol} = ${formatCoefficient(cell.coefficient, 3)}, ${formatPRelation(cell.p, levels)}${exact}`,
+    `${COEFFICIENTS[cell.method].symbol} = ${formatCoefficient(cell.coefficient, 3)}, ${p}`,
+    ...adjusted,
     `n = ${cell.n}, ${interval}`,
+    ...second,
+    ...(cell.cautions.length > 0 ? [`caution: ${cell.cautions.map(({ code }) => CAUTION_WORDS[code].short).join(', ')}`] : []),
   ];
+}
+
+/** "95 %". */
+export function percent(level: number): string {
+  return `${Math.round(level * 1000) / 10} %`;
 }

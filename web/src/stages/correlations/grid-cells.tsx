@@ -1,28 +1,32 @@
-import type { CorrelationSettings } from '@ivlen/contract';
+import type { CorrelationSettings, Half } from '@ivlen/contract';
 import { countMarks, formatCoefficient, formatInterval, formatP } from '@ivlen/core';
 import { memo, type ReactNode } from 'react';
 import type { CoefficientScale } from '../../figures/coefficient-scale';
 import { Sparkline } from '../../frame/sparkline';
 import { COEFFICIENTS } from '../../method-words';
 import { displayName } from '../../variable-name';
-import { cellId, cellLines, type GridCellData } from './grid-cell-data';
+import { cellId, cellLines, decisiveP, type GridCellData } from './grid-cell-data';
 
 interface CellProps {
   readonly cell: GridCellData;
   /** Whether it is the one cell in the tab order. */
   readonly active: boolean;
   readonly height: number;
+  /** Its place in the grid, from 0. */
+  readonly i: number;
+  readonly j: number;
 }
 
 interface PairCellProps extends CellProps {
   readonly settings: CorrelationSettings;
-}
-
-interface CoefficientCellProps extends PairCellProps {
   readonly scale: CoefficientScale;
+  /** What it shows. */
+  readonly half: Half;
   readonly selected: boolean;
   /** Whether the pair rests on fewer rows than others. */
   readonly otherN: boolean;
+  /** A small scatterplot, where one is shown. */
+  readonly plot: ReactNode;
 }
 
 /** Most cells stay the same when a variable comes or goes: only those that differ are drawn again. */
@@ -38,65 +42,71 @@ function sameEntries<T extends object>(before: T, after: T): boolean {
   return entries.length === others.size && entries.every(([key, value]) => Object.is(others.get(key), value));
 }
 
-export const CoefficientCell = memo(function CoefficientCell({
-  cell,
-  active,
-  height,
-  settings,
-  scale,
-  selected,
-  otherN,
-}: CoefficientCellProps) {
-  const marks = countMarks(cell.p, settings.levels);
-  const { background, text } = scale(Number.isNaN(cell.coefficient) ? 0 : cell.coefficient);
+/** A cell about a pair; the grid around it listens to the pointer and the keys. */
+export const PairCell = memo(function PairCell(props: PairCellProps) {
+  const { half } = props;
+  if (half === 'coefficient' || half === 'second') return <CoefficientTile {...props} />;
+  const { cell, settings, height, plot } = props;
+  const p = half === 'adjusted-p' ? cell.adjustedP : cell.p;
+  const faint = (half === 'p' || half === 'adjusted-p') && countMarks(p, settings.levels) === 0;
+  return (
+    <Frame {...props} className={`border border-rule bg-surface text-[12px] ${faint ? 'text-muted' : 'text-ink'}`} style={{ height }}>
+      {half === 'plot' ? plot : halfText(cell, half, settings.levels)}
+    </Frame>
+  );
+}, sameCellProps);
+
+function CoefficientTile(props: PairCellProps) {
+  const { cell, height, settings, scale, selected, otherN, half } = props;
+  const { levels, strength, dim, size } = settings;
+  const isSecond = half === 'second';
+  const coefficient = isSecond ? cell.second : cell.coefficient;
+  const method = isSecond ? cell.secondMethod : cell.ownMethod ? cell.method : null;
+  const marks = countMarks(isSecond ? cell.secondP : decisiveP(cell), levels);
+  const { background, text } = scale(Number.isNaN(coefficient) ? 0 : coefficient);
+  const strong = strength !== null && Math.abs(coefficient) >= strength;
   const ring = selected ? 'ring-2 ring-accent ring-offset-1 ring-offset-paper z-[1]' : '';
-  const border = otherN ? 'border border-dotted border-edge' : 'border border-transparent';
+  const outline = strong ? 'outline-2 -outline-offset-2 outline-ink' : '';
+  const border = otherN && !isSecond ? 'border border-dotted border-edge' : 'border border-transparent';
+  const faded = dim && strength !== null && !strong ? 'opacity-35' : '';
+  const wavy = !isSecond && isUnderlined(cell, settings.cautions) ? 'underline decoration-wavy decoration-1 underline-offset-3' : '';
+  const compact = size === 'compact';
   return (
-    <PairCell
-      cell={cell}
-      active={active}
-      levels={settings.levels}
-      className={`${ring} ${border}`}
-      style={{ height, background, color: text }}
-      selected={selected}
-    >
-      <span className="grid w-full grid-cols-[minmax(8px,1fr)_auto_minmax(14px,1fr)] items-center">
-        <span aria-hidden="true" className="-mt-2 pr-px text-right text-[10px] leading-none">
-          {cell.ownMethod ? COEFFICIENTS[cell.method].symbol : ''}
+    <Frame {...props} className={`${ring} ${border} ${outline} ${faded}`} style={{ height, background, color: text }}>
+      {compact ? (
+        <span className={`text-[11px] whitespace-nowrap ${marks > 0 ? 'font-bold' : ''} ${wavy}`}>{formatCoefficient(coefficient)}</span>
+      ) : (
+        <span className="grid w-full grid-cols-[minmax(8px,1fr)_auto_minmax(14px,1fr)] items-center">
+          <span aria-hidden="true" className="-mt-2 pr-px text-right text-[10px] leading-none">
+            {method ? COEFFICIENTS[method].symbol : ''}
+          </span>
+          <span className={`col-start-2 whitespace-nowrap ${wavy}`}>{formatCoefficient(coefficient)}</span>
+          <span className="-mt-2 pl-px text-left text-[10px] leading-none tracking-[-0.08em]" aria-hidden="true">
+            {'*'.repeat(marks)}
+          </span>
         </span>
-        <span className="col-start-2 whitespace-nowrap">{formatCoefficient(cell.coefficient)}</span>
-        <span className="-mt-2 pl-px text-left text-[10px] leading-none tracking-[-0.08em]" aria-hidden="true">
-          {'*'.repeat(marks)}
-        </span>
-      </span>
-    </PairCell>
+      )}
+    </Frame>
   );
-}, sameCellProps);
+}
 
-export const UpperCell = memo(function UpperCell({ cell, active, height, settings: { levels, above } }: PairCellProps) {
-  const faint = above === 'p' && countMarks(cell.p, levels) === 0;
-  return (
-    <PairCell
-      cell={cell}
-      active={active}
-      levels={levels}
-      className={`border border-rule bg-surface text-[12px] ${faint ? 'text-muted' : 'text-ink'}`}
-      style={{ height }}
-    >
-      {upperText(cell, above, levels)}
-    </PairCell>
-  );
-}, sameCellProps);
+/** Whether a caution underlines the coefficient. Rows that are not independent touch all pairs alike, and are said once under the grid. */
+export function isUnderlined({ cautions }: Pick<GridCellData, 'cautions'>, which: CorrelationSettings['cautions']): boolean {
+  if (which === 'none') return false;
+  return cautions.some(({ code, level }) => code !== 'rows-not-independent' && (which === 'all' || level === 'could-change'));
+}
 
-function upperText(cell: GridCellData, above: CorrelationSettings['above'], levels: readonly number[]): string {
-  switch (above) {
+function halfText(cell: GridCellData, half: Half, levels: readonly number[]): string {
+  switch (half) {
     case 'p':
       return formatP(cell.p, levels);
+    case 'adjusted-p':
+      return formatP(cell.adjustedP, levels);
     case 'n':
       return String(cell.n);
     case 'interval':
       return formatInterval(cell.low, cell.high);
-    case 'nothing':
+    default:
       return '';
   }
 }
@@ -107,48 +117,45 @@ interface DiagonalCellProps extends CellProps {
   readonly marked: string | undefined;
 }
 
-export const DiagonalCell = memo(function DiagonalCell({ cell, active, height, bins, marked }: DiagonalCellProps) {
+export const DiagonalCell = memo(function DiagonalCell({ cell, active, height, i, j, bins, marked }: DiagonalCellProps) {
   return (
     <div
       data-cell={cellId(cell)}
       tabIndex={active ? 0 : -1}
       role="gridcell"
+      aria-colindex={j + 2}
       aria-label={`${displayName(cell.row)}: distribution of ${cell.n} values${marked ? `; ${marked}` : ''}`}
       title={marked}
       className="relative flex items-end justify-center overflow-hidden rounded bg-sunken px-1"
-      style={{ height }}
+      style={{ height, gridRow: i + 2, gridColumn: j + 2 }}
     >
       {marked && (
         <span aria-hidden="true" className="absolute top-0.5 right-1 text-[10px] leading-none text-caution">
           ▲
         </span>
       )}
-      <Sparkline bins={bins} width={46} height={height - 8} />
+      <Sparkline bins={bins} width={Math.min(46, height)} height={height - 8} />
     </div>
   );
 }, sameCellProps);
 
-interface FrameProps {
-  readonly cell: GridCellData;
-  readonly active: boolean;
-  readonly levels: readonly number[];
+interface FrameProps extends PairCellProps {
   readonly className: string;
   readonly style: { readonly height: number; readonly background?: string; readonly color?: string };
-  readonly selected?: boolean;
   readonly children: ReactNode;
 }
 
-/** A cell about a pair; the grid around it listens to the pointer and the keys. */
-function PairCell({ cell, active, levels, className, style, selected = false, children }: FrameProps) {
+function Frame({ cell, active, settings, i, j, className, style, selected, children }: FrameProps) {
   return (
     <div
       data-cell={cellId(cell)}
       tabIndex={active ? 0 : -1}
       role="gridcell"
+      aria-colindex={j + 2}
       aria-selected={selected}
-      aria-label={`${displayName(cell.row)} and ${displayName(cell.column)}: ${cellLines(cell, levels).join('; ')}`}
+      aria-label={`${displayName(cell.row)} and ${displayName(cell.column)}: ${cellLines(cell, settings).join('; ')}`}
       className={`flex cursor-pointer items-center justify-center rounded text-center leading-none ${className}`}
-      style={style}
+      style={{ ...style, gridRow: i + 2, gridColumn: j + 2 }}
     >
       {children}
     </div>

@@ -1,10 +1,15 @@
-import type { CorrelationResult, CorrelationSettings, Variable } from '@ivlen/contract';
+import type { CorrelationSettings } from '@ivlen/contract';
 import type { Method } from '@ivlen/core';
+import { Link } from 'react-router';
 import { COEFFICIENTS } from '../../method-words';
 import { displayName } from '../../variable-name';
 import type { ShapeMarks } from '../shape/use-shape-marks';
+import { adjustmentInWords } from './correlation-parts';
+import { commonMethod } from './correlation-requests';
+import { isUnderlined } from './grid-cells';
 import { levelInWords } from './levels';
-import { tally } from './tally';
+import type { Matrix } from './matrix';
+import { distinctPairs, tally } from './tally';
 
 const SIDED: Readonly<Record<CorrelationSettings['alternative'], string>> = {
   'two-sided': 'two-sided',
@@ -13,8 +18,7 @@ const SIDED: Readonly<Record<CorrelationSettings['alternative'], string>> = {
 };
 
 interface GridLegendProps {
-  readonly variables: readonly Variable[];
-  readonly result: CorrelationResult;
+  readonly matrix: Matrix;
   readonly settings: CorrelationSettings;
   readonly marks: ShapeMarks;
   /** Variables whose pairs have a method of their own. */
@@ -22,8 +26,14 @@ interface GridLegendProps {
 }
 
 /** What the grid's colours and marks mean, and what it says as a whole. */
-export function GridLegend({ variables, result, settings: { levels, alternative, method }, marks, pairMethods }: GridLegendProps) {
-  const { pairs, marked, expected, fewest, most, without } = tally(result, levels[0] ?? 0.05);
+export function GridLegend({ matrix, settings, marks, pairMethods }: GridLegendProps) {
+  const { variables } = matrix;
+  const { levels, alternative, strength, dim, size, adjust } = settings;
+  const { pairs, marked, expected, fewest, most, without, alone } = tally(matrix, settings);
+  const method = commonMethod(settings);
+  const cells = distinctPairs(matrix);
+  const underlined = cells.filter((cell) => isUnderlined(cell, settings.cautions)).length;
+  const notIndependent = cells.some(({ cautions }) => cautions.some(({ code }) => code === 'rows-not-independent'));
   // Neither shape nor uneven steps touch a coefficient of ranks.
   const byPearson = variables.filter(({ id }) => (pairMethods[id] ?? method) === 'pearson');
   const shaped = byPearson.filter(({ id }) => marks.marked.has(id)).map(displayName);
@@ -41,22 +51,58 @@ export function GridLegend({ variables, result, settings: { levels, alternative,
           />
           1
         </span>
-        {levels.map((level, i) => (
-          <span key={level}>
-            <span aria-hidden="true">{'*'.repeat(i + 1)} </span>
-            <span className="sr-only">{i + 1} asterisks: </span>p ≤ {levelInWords(level)}
+        {size === 'comfortable' ? (
+          levels.map((level, i) => (
+            <span key={level}>
+              <span aria-hidden="true">{'*'.repeat(i + 1)} </span>
+              <span className="sr-only">{i + 1} asterisks: </span>p ≤ {levelInWords(level)}
+            </span>
+          ))
+        ) : (
+          <span>
+            {size === 'compact' ? <strong>bold</strong> : 'a dot above the diagonal'}: p ≤ {levelInWords(levels[0] ?? 0.05)}
           </span>
-        ))}
+        )}
+        {strength !== null && (
+          <span>
+            {size === 'colour' ? '' : 'outlined: '}
+            {size === 'colour' && !dim ? '' : `|${COEFFICIENTS[method].symbol}| ≥ ${levelInWords(strength)}${dim ? '; others dimmed' : ''}`}
+          </span>
+        )}
         <span>{SIDED[alternative]}</span>
       </p>
       <p>
         {fewest === most
           ? `n = ${most} in every pair.`
           : `n = ${fewest} to ${most}; tiles with a dotted edge rest on fewer rows than ${most}.`}{' '}
-        {marked} of {pairs} {pairs === 1 ? 'pair' : 'pairs'} marked at {levelInWords(levels[0] ?? 0.05)}; {expected} expected if nothing
-        were associated.
+        {marked} of {pairs} {pairs === 1 ? 'pair' : 'pairs'} marked at {levelInWords(levels[0] ?? 0.05)}
+        {expected === null ? `, ${adjustmentInWords(adjust)}.` : `; ${expected} expected if nothing were associated.`}
         {without > 0 && ` ${without} ${without === 1 ? 'pair has' : 'pairs have'} no coefficient (–).`}
       </p>
+      {alone.length > 0 && (
+        <p>
+          {alone.length > 6 ? `${alone.length} variables are` : `${alone.map(displayName).join(', ')} ${alone.length === 1 ? 'is' : 'are'}`}{' '}
+          not associated with any other at {levelInWords(levels[0] ?? 0.05)}.
+        </p>
+      )}
+      {underlined > 0 && size !== 'colour' && (
+        <p>
+          <span aria-hidden="true" className="underline decoration-caution decoration-wavy decoration-1 underline-offset-3">
+            .00
+          </span>{' '}
+          {underlined} {underlined === 1 ? 'coefficient has' : 'coefficients have'} a caution
+          {settings.cautions === 'all' ? '' : ' that could change the conclusion'}; its card says which.{' '}
+          <Link to="/help/cautions" className="text-accent underline">
+            What is cautioned, and when
+          </Link>
+        </p>
+      )}
+      {notIndependent && (
+        <p className="text-caution">
+          An identifier repeats: rows of the same case are not independent, so that every n here is counted too high and every p comes out
+          too small. One row per identifier can be made among the data, under To check.
+        </p>
+      )}
       {own.length > 0 && (
         <p>
           {own

@@ -9,6 +9,8 @@ export interface Pair {
 }
 
 const PARAMETER = 'pair';
+/** A second pair, to be compared with the first. */
+const SECOND = 'with';
 const BETWEEN = '~';
 
 /** The selected pair, kept in the address: links can be shared, back closes the card. */
@@ -16,12 +18,15 @@ export function usePairSelection(study: Study) {
   const [params, setParams] = useSearchParams();
   const text = params.get(PARAMETER);
   const pair = useMemo(() => readPair(study, text), [study, text]);
+  const secondText = params.get(SECOND);
+  const second = useMemo(() => (pair ? readPair(study, secondText) : null), [study, secondText, pair]);
 
   const show = useCallback(
     ({ x, y }: Pair, replace: boolean) => {
       setParams(
         (current) => {
           current.set(PARAMETER, `${x.id}${BETWEEN}${y.id}`);
+          current.delete(SECOND);
           return current;
         },
         { replace },
@@ -35,10 +40,26 @@ export function usePairSelection(study: Study) {
   const close = useCallback(() => {
     setParams((current) => {
       current.delete(PARAMETER);
+      current.delete(SECOND);
       return current;
     });
   }, [setParams]);
-  return { pair, open, swap, close };
+  /** A pair beside the selected one that shares a variable with it; with none selected, or none shared, it is opened. */
+  const compare = useCallback(
+    (a: Variable, b: Variable) => {
+      const shared = pair && [pair.x.id, pair.y.id].filter((id) => id === a.id || id === b.id).length === 1;
+      if (!shared) return open(a, b);
+      setParams(
+        (current) => {
+          current.set(SECOND, `${a.id}${BETWEEN}${b.id}`);
+          return current;
+        },
+        { replace: true },
+      );
+    },
+    [pair, open, setParams],
+  );
+  return { pair, second, open, compare, swap, close, show: (next: Pair) => show(next, true) };
 }
 
 /** The predictor on x and the outcome on y; else in the order of the panel. */

@@ -18,7 +18,7 @@ export function useScaleDecisions(study: Study) {
 
   /** Makes a derived variable of each choice and puts it in the place of the raw one among the ticked. */
   const keep = async (choices: readonly ScaleChoice[]): Promise<void> => {
-    const ticked = new Set(workingSet?.variables.map(({ id }) => id));
+    let ticked = (workingSet?.variables ?? []).map(({ id }) => id);
     let state = study.state;
     try {
       for (const { variable, scale, shift } of choices) {
@@ -36,13 +36,13 @@ export function useScaleDecisions(study: Study) {
           ({ derivation }) => derivation?.type === 'scale' && derivation.source === variable.id && derivation.scale === scale,
         );
         if (!kept) continue;
-        ticked.delete(variable.id);
-        ticked.add(kept.id);
+        // In the raw variable's place; one that was not ticked comes last.
+        ticked = ticked.includes(variable.id) ? ticked.map((id) => (id === variable.id ? kept.id : id)) : [...ticked, kept.id];
       }
     } catch {
       // The failure was told already; what was kept before it stays.
     }
-    if (state !== study.state) workingSet?.replace([...ticked], state.variables);
+    if (state !== study.state) workingSet?.replace(ticked, state.variables);
   };
 
   /** Writes down that none helped, and where wanted has the variable's pairs correlated by ranks. */

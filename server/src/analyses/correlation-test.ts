@@ -1,0 +1,67 @@
+import type { PairRequest, PairTest } from '@ivlen/contract';
+import {
+  bootstrapCorrelation,
+  type CorrelationTest,
+  type IntervalKind,
+  kendall,
+  type Method,
+  partialCorrelation,
+  pearson,
+  spearman,
+} from '@ivlen/core';
+import { figure } from './figures';
+
+const PAIR = { pearson, spearman, kendall };
+const KINDS: Readonly<Record<Method, readonly IntervalKind[]>> = {
+  pearson: ['fisher', 'adf'],
+  spearman: ['bonett-wright', 'fieller', 'fisher'],
+  kendall: ['fieller'],
+};
+
+/** A test, or why the method has none of this sort. */
+export type PairCorrelation = Omit<CorrelationTest, 'undefinedBecause'> & { undefinedBecause?: PairTest['undefinedBecause'] };
+
+const NO_COEFFICIENT = {
+  coefficient: Number.NaN,
+  pValue: Number.NaN,
+  log10P: Number.NaN,
+  statistic: null,
+  interval: null,
+  undefinedBecause: 'one-control-only',
+} as const;
+
+export type How = Pick<PairRequest, 'alternative' | 'level' | 'interval'>;
+
+/** The kind of interval by a formula that a method has: the one asked for, or its usual one. */
+export function intervalKind(method: Method, kind: How['interval']): IntervalKind {
+  return kind !== 'bootstrap' && KINDS[method].includes(kind) ? kind : 'default';
+}
+
+/** A pair by one method; held constant are the controls. */
+export function correlationOf(
+  method: Method,
+  x: Float64Array,
+  y: Float64Array,
+  controls: readonly Float64Array[],
+  { alternative, level, interval }: How,
+): PairCorrelation {
+  if (method === 'kendall' && controls.length > 1) return { ...PAIR[method](x, y, { alternative, p: 'approximate' }), ...NO_COEFFICIENT };
+  if (controls.length > 0) return partialCorrelation(x, y, controls, { method, alternative, level });
+  const test = PAIR[method](x, y, { alternative, level, interval: intervalKind(method, interval) });
+  if (interval !== 'bootstrap' || test.undefinedBecause || test.degenerate) return test;
+  return { ...test, interval: bootstrapCorrelation(x, y, { method, level }).interval };
+}
+
+export function testAsData({ n, pMethod, statistic, interval, ...test }: PairCorrelation): PairTest {
+  return {
+    coefficient: figure(test.coefficient),
+    n,
+    pValue: figure(test.pValue),
+    log10P: figure(test.log10P),
+    pMethod,
+    statistic: statistic && Number.isFinite(statistic.value) ? statistic : null,
+    interval,
+    degenerate: test.degenerate ?? false,
+    undefinedBecause: test.undefinedBecause ?? null,
+  };
+}

@@ -1,0 +1,261 @@
+import { readFileSync } from 'node:fs';
+import {
+  byGroupResultSchema,
+  cautionsResultSchema,
+  correlationResultSchema,
+  dependentResultSchema,
+  influenceResultSchema,
+  lineResultSchema,
+  pairResultSchema,
+  resampleResultSchema,
+  type Study,
+  studyListItemSchema,
+  studySchema,
+} from '@ivlen/contract';
+import { adjustPValues } from '@ivlen/core';
+import { loadDemo } from '@ivlen/server';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { z } from 'zod';
+import { openTestApplication, type TestApplication } from './test-application';
+
+/** Computed from the demo tables by reference/generate.py with mpmath, statsmodels and counting of all orders. */
+const reference = JSON.parse(readFileSync('reference/demo-pairs.json', 'utf8'));
+const TOLERANCE = 1e-10;
+
+let app: TestApplication;
+let survey: Study;
+let kick: Study;
+beforeAll(async () => {
+  app = await openTestApplication();
+  await loadDemo(app.database, 'samples');
+  const studies = await app.ask(z.array(studyListItemSchema), 'GET', '/studies');
+  const named = async (name: string) => app.ask(studySchema, 'GET', `/studies/${studies.find((study) => study.name === name)?.id}`);
+  survey = await named('Aldermere streams');
+  kick = await named('Aldermere kick samples');
+});
+afterAll(() => app.close());
+
+const id = (study: Study, name: string) => study.state.variables.find((variable) => variable.name === name)?.id ?? '';
+const ask = <S extends z.ZodType>(schema: S, study: Study, analysis: object) =>
+  app.ask(schema, 'POST', `/studies/${study.id}/analyses`, { revision: study.head, analysis });
+const near = (got: number | null | undefined, wanted: number) =>
+  expect(Math.abs((got ?? Number.NaN) - wanted) / Math.max(Math.abs(wanted), 1e-300), `${got} for ${wanted}`).toBeLessThan(TOLERANCE);
+const of = (x: string, y: string, study = survey) => ({ x: id(study, x), y: id(study, y), completeFor: [] });
+
+describe('a pair', () => {
+  it('has every method’s figures as computed outside', async () => {
+    const { tests, n } = await ask(pairResultSchema, survey, {
+      kind: 'pair',
+      ...of('nitrate', 'mayfly_taxa'),
+      alternative: 'two-sided',
+      level: 0.95,
+    });
+    const wanted = reference.nitrateByTaxa;
+    expect(n).toBe(wanted.n);
+    for (const [method, figures] of [
+      ['pearson', wanted.r],
+      ['spearman', wanted.rho],
+      ['kendall', wanted.tau],
+    ] as const) {
+      near(tests[method].coefficient, figures.coefficient);
+      near(tests[method].pValue, figures.p);
+      near(tests[method].interval?.low, figures.interval[0]);
+      near(tests[method].interval?.high, figures.interval[1]);
+    }
+    near(tests.pearson.log10P, wanted.r.log10P);
+  });
+
+  it('of twelve rows with ties has exact p-values, those of counting all orders', async () => {
+    const { tests } = await ask(pairResultSchema, kick, {
+      kind: 'pair',
+      ...of('depth', 'mayfly_taxa', kick),
+      alternative: 'two-sided',
+      level: 0.95,
+    });
+    const { exact } = reference.kick.depthByTaxa;
+    expect([tests.spearman.pMethod, tests.kendall.pMethod]).toEqual(['exact', 'exact']);
+    near(tests.spearman.pValue, exact.rho);
+    near(tests.kendall.pValue, exact.tau);
+  });
+
+  it('with another variable held constant is the correlation of what that one leaves', async () => {
+    const request = { kind: 'pair', ...of('nitrate', 'mayfly_taxa'), alternative: 'two-sided', level: 0.95 };
+    const { tests } = await ask(pairResultSchema, survey, { ...request, control: [id(survey, 'elevation')] });
+    near(tests.pearson.coefficient, reference.partialOnElevation.r);
+    near(tests.pearson.pValue, reference.partialOnElevation.p);
+    expect(tests.pearson.statistic?.df).toBe(reference.partialOnElevation.df);
+    const two = await ask(pairResultSchema, survey, { ...request, control: ['elevation', 'water_temp'].map((name) => id(survey, name)) });
+    expect(two.tests.kendall).toMatchObject({ coefficient: null, undefinedBecause: 'one-control-only' });
+    expect(two.tests.spearman.coefficient).not.toBeNull();
+  });
+
+  it('has the simple regression, with p the same as that of r', async () => {
+    const line = await ask(lineResultSchema, survey, { kind: 'line', ...of('nitrate', 'mayfly_taxa'), level: 0.95 });
+    for (const term of ['intercept', 'slope'] as const) {
+      for (const figure of ['value', 'se', 'low', 'high'] as const) near(line[term][figure], reference.line[term][figure]);
+    }
+    for (const figure of ['r2', 'adjustedR2', 'residualSd', 'f'] as const) near(line[figure], reference.line[figure]);
+    near(line.pValue, reference.nitrateByTaxa.r.p);
+    // At the mean of x the band is the narrowest, and its middle lies on the line.
+    const widths = line.band.map(({ low, high }) => high - low);
+    const narrowest = line.band[widths.indexOf(Math.min(...widths))];
+    expect(narrowest && Math.abs(narrowest.x - 2.466)).toBeLessThan(0.15);
+    expect(line.smooth.length).toBeGreaterThan(20);
+  });
+
+  it('that one row carries says which, by its name, and what is left', async () => {
+    const found = await ask(influenceResultSchema, survey, {
+      kind: 'influence',
+      ...of('turbidity', 'dissolved_oxygen'),
+      method: 'pearson',
+    });
+    expect(found.onePointCarries).toBe(true);
+    expect(found.points[0]).toMatchObject({ row: 102, name: 'CO-018' });
+    near(found.coefficient, reference.carried.with.r.coefficient);
+    near(found.points[0]?.without, reference.carried.without.r.coefficient);
+  });
+
+  it('reverses its sign inside the catchments', async () => {
+    const found = await ask(byGroupResultSchema, survey, {
+      kind: 'by-group',
+      ...of('canopy_cover', 'phosphate'),
+      by: id(survey, 'catchment'),
+      method: 'pearson',
+      alternative: 'two-sided',
+      level: 0.95,
+    });
+    const wanted = Object.values(reference.byCatchment.groups) as { n: number; r: number; p: number }[];
+    expect(found.groups.map(({ test }) => test.n).sort()).toEqual(wanted.map(({ n }) => n).sort());
+    for (const { test } of found.groups) {
+      const group = wanted.find(({ n }) => n === test.n);
+      near(test.coefficient, group?.r ?? Number.NaN);
+      near(test.pValue, group?.p ?? Number.NaN);
+    }
+    expect([found.reversed, found.hidden, found.homogeneity.df]).toEqual([true, false, 3]);
+    near(found.homogeneity.q, reference.byCatchment.q);
+  });
+
+  it('is compared with another that shares a variable, over the rows complete for all three', async () => {
+    const [a, b, c] = ['mayfly_taxa', 'nitrate', 'phosphate'].map((name) => id(survey, name));
+    const wanted = reference.taxaCloserToNitrateThanPhosphate;
+    const found = await ask(dependentResultSchema, survey, { kind: 'dependent', a, b, c, method: 'pearson', level: 0.95 });
+    expect([found.n, found.williams?.df]).toEqual([wanted.n, wanted.df]);
+    near(found.williams?.t, wanted.t);
+    near(found.williams?.pValue, wanted.p);
+    const ranks = await ask(dependentResultSchema, survey, { kind: 'dependent', a, b, c, method: 'spearman', level: 0.95 });
+    expect(ranks.williams).toBeNull();
+    expect(ranks.interval?.high).toBeLessThan(0);
+  });
+});
+
+describe('the matrix', () => {
+  it('adjusts its p-values as computed outside', async () => {
+    const { variables, adjusted, p } = reference.holm as { variables: string[]; adjusted: number[]; p: number[] };
+    const found = await ask(correlationResultSchema, survey, {
+      kind: 'correlation',
+      variables: variables.map((name) => id(survey, name)),
+      method: 'pearson',
+      byVariable: {},
+      missing: 'pairwise',
+      alternative: 'two-sided',
+      level: 0.95,
+    });
+    const size = variables.length;
+    const below = variables.flatMap((_, i) => variables.slice(0, i).map((__, j) => found.pValue[i * size + j] ?? Number.NaN));
+    below.forEach((value, k) => {
+      near(value, p[k] ?? Number.NaN);
+    });
+    adjustPValues(below, 'holm').forEach((value, k) => {
+      near(value, adjusted[k] ?? Number.NaN);
+    });
+  });
+
+  it('with a variable held constant has partial correlations in its cells', async () => {
+    const found = await ask(correlationResultSchema, survey, {
+      kind: 'correlation',
+      variables: [id(survey, 'nitrate'), id(survey, 'mayfly_taxa')],
+      method: 'pearson',
+      byVariable: {},
+      missing: 'pairwise',
+      alternative: 'two-sided',
+      level: 0.95,
+      control: [id(survey, 'elevation')],
+    });
+    near(found.coefficient[1], reference.partialOnElevation.r);
+    expect(found.coefficient[2]).toBe(found.coefficient[1]);
+  });
+
+  it('knows the cautions that were put into the survey, and no shape of a rank coefficient', async () => {
+    const names = ['canopy_cover', 'phosphate', 'turbidity', 'dissolved_oxygen', 'conductivity', 'dissolved_solids'];
+    const request = {
+      kind: 'cautions',
+      variables: names.map((name) => id(survey, name)),
+      byVariable: {},
+      missing: 'pairwise',
+      shapeRule: { kind: 'limits', skewness: 2, excessKurtosis: 7 },
+      groupBy: id(survey, 'catchment'),
+      alpha: 0.05,
+    };
+    const codes = async (method: string, a: string, b: string) => {
+      const { pairs } = await ask(cautionsResultSchema, survey, { ...request, method });
+      const wanted = [id(survey, a), id(survey, b)].sort();
+      return pairs.find((pair) => [pair.a, pair.b].sort().join() === wanted.join())?.cautions.map(({ code }) => code) ?? [];
+    };
+    expect(await codes('pearson', 'canopy_cover', 'phosphate')).toContain('groups-reverse');
+    expect(await codes('pearson', 'turbidity', 'dissolved_oxygen')).toEqual(
+      expect.arrayContaining(['one-point', 'shape', 'method-disagreement']),
+    );
+    expect(await codes('spearman', 'turbidity', 'dissolved_oxygen')).not.toContain('shape');
+    // Stations were visited twice.
+    expect(await codes('kendall', 'conductivity', 'dissolved_solids')).toContain('rows-not-independent');
+  });
+
+  it('knows which variables share a component', async () => {
+    const derived = await app.ask(studySchema, 'POST', `/studies/${kick.id}/changes`, {
+      expectedHead: kick.head,
+      change: {
+        type: 'derive',
+        definition: {
+          name: 'taxa_per_depth',
+          unit: null,
+          derivation: { type: 'formula', formula: 'mayfly_taxa / depth', ignoreMissing: false },
+        },
+      },
+    });
+    const { pairs } = await ask(cautionsResultSchema, derived, {
+      kind: 'cautions',
+      variables: ['taxa_per_depth', 'depth', 'current'].map((name) => id(derived, name)),
+      method: 'spearman',
+      byVariable: {},
+      missing: 'pairwise',
+      shapeRule: { kind: 'limits', skewness: 2, excessKurtosis: 7 },
+      groupBy: null,
+      alpha: 0.05,
+    });
+    const sharing = pairs.filter(({ cautions }) => cautions.some(({ code }) => code === 'shares-a-component')).map(({ a, b }) => [a, b]);
+    expect(sharing).toEqual([['taxa_per_depth', 'depth'].map((name) => id(derived, name))]);
+  });
+});
+
+describe('what takes long', () => {
+  const request = () => ({
+    kind: 'resample',
+    ...of('nitrate', 'mayfly_taxa'),
+    what: 'permutation',
+    method: 'kendall',
+    times: 999,
+    seed: 7,
+    level: 0.95,
+    alternative: 'two-sided',
+  });
+
+  it('is repeatable by its seed, and another seed gives another result', async () => {
+    const bootstrap = { ...request(), what: 'bootstrap', method: 'pearson' };
+    const first = await ask(resampleResultSchema, survey, bootstrap);
+    expect(first.interval && first.interval.low < -0.63 && first.interval.high > -0.64).toBe(true);
+    expect(await ask(resampleResultSchema, survey, bootstrap)).toEqual(first);
+    expect((await ask(resampleResultSchema, survey, { ...bootstrap, seed: 8 })).interval).not.toEqual(first.interval);
+    const permuted = await ask(resampleResultSchema, survey, request());
+    expect(permuted).toMatchObject({ pValue: 0.001, asExtreme: 0, times: 999 });
+  });
+});

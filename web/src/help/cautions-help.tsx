@@ -1,0 +1,62 @@
+import { CAUTION_WORDS } from '../stages/correlations/caution-words';
+
+/** Those that could change the conclusion; a disagreement of methods only where they decide differently. */
+const DECISIVE = new Set([
+  'curved',
+  'one-point',
+  'groups-reverse',
+  'groups-hide',
+  'shares-a-component',
+  'rows-not-independent',
+  'method-disagreement',
+]);
+
+/** When each caution is raised, and which underline a coefficient. */
+export function CautionsHelp() {
+  const entries = Object.entries(CAUTION_WORDS);
+  return (
+    <>
+      <p className="mb-4 font-serif text-[17px]">
+        A coefficient says how closely two columns of numbers go together; whether it says what it seems to depends on the data behind it.
+        Each coefficient is looked over for the following. A wavy underline stands for those that could change the conclusion; the others
+        are noted in the card of the pair. All thresholds are judged on unrounded values.
+      </p>
+      <table className="w-full">
+        <thead>
+          <tr className="border-b border-edge text-left text-muted">
+            <th scope="col" className="py-1.5 pr-4 font-normal">
+              caution
+            </th>
+            <th scope="col" className="py-1.5 pr-4 font-normal">
+              raised when
+            </th>
+            <th scope="col" className="py-1.5 font-normal">
+              weight
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {entries.map(([code, { short, threshold }]) => (
+            <tr key={code} className="border-b border-rule align-top">
+              <th scope="row" className="py-2 pr-4 text-left whitespace-nowrap">
+                {short}
+              </th>
+              <td className="py-2 pr-4">{threshold}</td>
+              <td className="py-2 whitespace-nowrap text-muted">
+                {code === 'method-disagreement'
+                  ? 'decisive where they decide differently'
+                  : DECISIVE.has(code)
+                    ? 'could change the conclusion'
+                    : 'note'}
+              </td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-4 text-muted">
+        Shape is never a caution about a rank coefficient. Rows that are not independent touch every pair alike and are said once under the
+        matrix. For many pairs of many rows (above four million values) cautions are looked for in the card only.
+      </p>
+    </>
+  );
+}

@@ -1,0 +1,52 @@
+import { ArrowLeftRight } from 'lucide-react';
+import { useRef } from 'react';
+import { FailureNotice } from '../frame/failure-notice';
+import { useElementWidth } from '../frame/use-element-width';
+import type { ArrangementProps } from '../stages/correlations/arrangement';
+import type { Pair } from '../stages/correlations/use-pair-selection';
+import { displayName } from '../variable-name';
+import { PairSections, PairSummary } from './pair-content';
+import { PairPlot } from './pair-plot';
+import { pairContext } from './pair-request';
+import { usePairResult } from './use-pair-result';
+
+const PLOT = { least: 380, most: 560 };
+
+/** One pair that fills the main area: with two variables ticked, it is the whole job. */
+export function PairArea({
+  study,
+  settings,
+  variables,
+  selection,
+  pair,
+}: Pick<ArrangementProps, 'study' | 'settings' | 'variables' | 'selection'> & { readonly pair: Pair }) {
+  const area = useRef<HTMLDivElement>(null);
+  const width = useElementWidth(area);
+  const context = pairContext(study, pair, settings, variables);
+  const { result, error } = usePairResult(context);
+  const plot = Math.max(PLOT.least, Math.min(PLOT.most, width - 420));
+  return (
+    <div
+      ref={area}
+      role="region"
+      aria-label={`Pair ${displayName(pair.x)} and ${displayName(pair.y)}`}
+      className="flex flex-wrap gap-8 pb-6"
+    >
+      <div style={{ width: plot }}>
+        <h2 className="mb-2 text-[18px]">
+          {displayName(pair.x)} × {displayName(pair.y)}
+        </h2>
+        <PairPlot context={context} result={result} width={plot} />
+        <button type="button" className="button-quiet mt-1 text-[13px]" onClick={() => selection.show({ x: pair.y, y: pair.x })}>
+          <ArrowLeftRight size={14} aria-hidden="true" /> Swap axes
+        </button>
+        {result && <PairSections context={context} variables={variables} result={result} second={null} />}
+      </div>
+      <div className="min-w-80 max-w-xl flex-1">
+        {error && <FailureNotice error={error} />}
+        {result && <PairSummary context={context} variables={variables} result={result} />}
+        {!result && !error && <div role="status" aria-label="Computing the pair" className="h-64 rounded bg-rule/50" />}
+      </div>
+    </div>
+  );
+}

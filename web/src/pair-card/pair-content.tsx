@@ -1,0 +1,84 @@
+import { type CorrelationSettings, type PairResult, pairKey, type Study, type Variable } from '@ivlen/contract';
+import type { Pair } from '../stages/correlations/use-pair-selection';
+import { ByGroupSection } from './by-group-section';
+import { CompareSection } from './compare-section';
+import { LineSection } from './line-section';
+import { MethodChoice } from './method-choice';
+import { PairCautions } from './pair-cautions';
+import { PairFigures } from './pair-figures';
+import { PairNote } from './pair-note';
+import type { PairContext } from './pair-request';
+import { PairSentence } from './pair-sentence';
+import { PointsSection } from './points-section';
+import { ReportedSection } from './reported-section';
+import { ResampleSection } from './resample-section';
+import { Section } from './section';
+import { VariableFigures } from './variable-figures';
+import { WorkingSection } from './working-section';
+
+interface PairContentProps {
+  readonly context: PairContext;
+  readonly variables: readonly Variable[];
+  readonly result: PairResult;
+  readonly second: Pair | null;
+}
+
+/** The pair in figures, in a sentence, with its cautions. */
+export function PairSummary({ context, variables, result }: Omit<PairContentProps, 'second'>) {
+  const { study, pair, method, settings } = context;
+  return (
+    <>
+      <PairFigures result={result} method={method} settings={settings} />
+      <PairSentence
+        pair={pair}
+        result={result}
+        method={method}
+        alternative={settings.alternative}
+        alpha={settings.levels[0] ?? 0.05}
+        rowMeaning={study.state.rowMeaning}
+        held={heldConstant(study, settings)}
+      />
+      <PairCautions context={context} variables={variables} />
+      <MethodChoice study={study} pair={pair} result={result} method={method} settings={settings} />
+      <VariableFigures pair={pair} result={result} />
+    </>
+  );
+}
+
+/** What can be looked at further, each part opened on request. */
+export function PairSections({ context, variables, result, second }: PairContentProps) {
+  const { study, pair, method } = context;
+  const key = `${pair.x.id}~${pair.y.id}`;
+  return (
+    <div className="mt-4 border-b border-rule">
+      <Section id="working" title="Working">
+        {() => <WorkingSection context={context} result={result} />}
+      </Section>
+      <Section id="line" title="Line">
+        {() => <LineSection {...context} />}
+      </Section>
+      <Section id="points" title="Points that matter">
+        {() => <PointsSection key={key} {...context} />}
+      </Section>
+      <Section id="groups" title="By group">
+        {() => <ByGroupSection {...context} />}
+      </Section>
+      <Section id="compare" title="More closely than to another?">
+        {() => <CompareSection key={`${key}.${second?.x.id}.${second?.y.id}`} context={context} variables={variables} second={second} />}
+      </Section>
+      <Section id="reported" title="Against a reported value">
+        {() => <ReportedSection context={context} coefficient={result.tests[method].coefficient ?? Number.NaN} n={result.n} />}
+      </Section>
+      <Section id="resampling" title="Bootstrap and permutation">
+        {() => <ResampleSection key={key} {...context} />}
+      </Section>
+      <Section id="note" title={study.state.pairNotes[pairKey(pair.x.id, pair.y.id)] ? 'Note ·' : 'Note'}>
+        {() => <PairNote key={key} study={study} pair={pair} />}
+      </Section>
+    </div>
+  );
+}
+
+function heldConstant(study: Study, { control }: CorrelationSettings): readonly Variable[] {
+  return study.state.variables.filter(({ id }) => control.includes(id));
+}

@@ -1,0 +1,38 @@
+import type { Study } from '@ivlen/contract';
+import { pairKey } from '@ivlen/contract';
+import { type FormEvent, useId, useState } from 'react';
+import { useReadOnly } from '../frame/read-only';
+import type { Pair } from '../stages/correlations/use-pair-selection';
+import { useStudyChanges } from '../trail/use-study-changes';
+
+/** A note about the pair, kept with the study. */
+export function PairNote({ study, pair: { x, y } }: { study: Study; pair: Pair }) {
+  const stored = study.state.pairNotes[pairKey(x.id, y.id)] ?? '';
+  const [text, setText] = useState(stored);
+  const { change } = useStudyChanges(study);
+  const readOnly = useReadOnly();
+  const field = useId();
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    change.mutate({ change: { type: 'note-pair', pair: [x.id, y.id], text: text.trim() } });
+  };
+  if (readOnly) return <p className="whitespace-pre-wrap">{stored || 'No note was written.'}</p>;
+  return (
+    <form onSubmit={submit}>
+      <label htmlFor={field} className="sr-only">
+        Note about the pair
+      </label>
+      <textarea
+        id={field}
+        className="field w-full"
+        rows={3}
+        maxLength={4000}
+        value={text}
+        onChange={(event) => setText(event.target.value)}
+      />
+      <button type="submit" className="button mt-1" disabled={change.isPending || text.trim() === stored}>
+        Keep the note
+      </button>
+    </form>
+  );
+}

@@ -1,0 +1,113 @@
+import type { Analysis, ResampleResult } from '@ivlen/contract';
+import { formatInterval, formatP } from '@ivlen/core';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { type FormEvent, useId, useState } from 'react';
+import { analysisQuery, progressQuery } from '../api/queries';
+import { FailureNotice } from '../frame/failure-notice';
+import { ProgressLine } from '../frame/progress-line';
+import { COEFFICIENTS } from '../method-words';
+import { percent } from '../stages/correlations/grid-cell-data';
+import { type PairContext, pairOf } from './pair-request';
+
+type ResampleRequest = Extract<Analysis, { kind: 'resample' }>;
+const TIMES = { bootstrap: 2000, permutation: 9999 } as const;
+const [FEWEST, MOST] = [99, 1_000_000];
+const LARGEST_SEED = 2_147_483_647;
+
+/** A bootstrap interval and a permutation test of the pair, on request; the seed makes them repeatable. */
+export function ResampleSection(context: PairContext) {
+  const { method, settings } = context;
+  const [request, setRequest] = useState<ResampleRequest | null>(null);
+  const [times, setTimes] = useState('');
+  const [seed, setSeed] = useState('1');
+  const ids = [useId(), useId()] as const;
+  const [problem, setProblem] = useState<string | null>(null);
+  const start = (what: ResampleRequest['what']) => {
+    const count = times.trim() === '' ? TIMES[what] : Number(times);
+    const start = Number(seed);
+    const usable = Number.isInteger(count) && count >= FEWEST && count <= MOST;
+    const seeded = Number.isInteger(start) && start >= 0 && start <= LARGEST_SEED;
+    setProblem(usable ? (seeded ? null : 'A seed is a whole number from 0.') : 'Samples: a whole number from 99 to 1,000,000.');
+    if (!usable || !seeded) return;
+    const { level, alternative } = settings;
+    setRequest({ kind: 'resample', what, ...pairOf(context), method, times: count, seed: start, level, alternative });
+  };
+  const onSubmit = (event: FormEvent) => {
+    event.preventDefault();
+    start('bootstrap');
+  };
+  return (
+    <div data-testid="resampling">
+      <form onSubmit={onSubmit} className="flex flex-wrap items-end gap-2 text-[13px]">
+        <label htmlFor={ids[0]} className="text-muted">
+          samples
+          <input
+            id={ids[0]}
+            className="field mt-0.5 block w-24"
+            value={times}
+            placeholder="2000"
+            onChange={(event) => setTimes(event.target.value)}
+          />
+        </label>
+        <label htmlFor={ids[1]} className="text-muted">
+          seed
+          <input id={ids[1]} className="field mt-0.5 block w-20" value={seed} onChange={(event) => setSeed(event.target.value)} />
+        </label>
+        <button type="submit" className="button">
+          Bootstrap interval
+        </button>
+        <button type="button" className="button" onClick={() => start('permutation')}>
+          Permutation test
+        </button>
+      </form>
+      {problem && (
+        <p role="alert" className="mt-1.5 text-[13px] text-caution">
+          {problem}
+        </p>
+      )}
+      {request && <Resampled key={JSON.stringify(request)} context={context} request={request} onStop={() => setRequest(null)} />}
+    </div>
+  );
+}
+
+function Resampled({ context: { study }, request, onStop }: { context: PairContext; request: ResampleRequest; onStop: () => void }) {
+  const query = analysisQuery(study.id, study.head, request);
+  const { data, error } = useQuery(query);
+  const { data: progress } = useQuery(progressQuery(query.queryKey));
+  const client = useQueryClient();
+  if (error) return <FailureNotice error={error} />;
+  if (!data) {
+    return (
+      <div className="mt-2">
+        <ProgressLine
+          label="Drawing samples"
+          progress={progress ?? null}
+          onStop={() => {
+            void client.cancelQueries({ queryKey: query.queryKey });
+            onStop();
+          }}
+        />
+      </div>
+    );
+  }
+  return (
+    <p className="mt-2 text-[13px]" data-testid="resampled">
+      {inWords(data, request)}
+    </p>
+  );
+}
+
+function inWords(
+  { what, times, seed, interval, intervalKind, pValue, asExtreme, n }: ResampleResult,
+  { method, level }: ResampleRequest,
+): string {
+  const { symbol } = COEFFICIENTS[method];
+  const drawn = `${times.toLocaleString('en-GB')} ${what === 'bootstrap' ? 'samples of the rows' : 'permutations'}, seed ${seed}, n = ${n}`;
+  if (what === 'bootstrap') {
+    if (!interval) return `No interval: in too many samples a variable did not vary (${drawn}).`;
+    const kind = intervalKind === 'bca' ? 'BCa' : 'percentile';
+    return `${percent(level)} bootstrap interval (${kind}) of ${symbol}: ${formatInterval(interval.low, interval.high, 3)}; ${drawn}.`;
+  }
+  if (pValue === null) return 'No test: a variable does not vary.';
+  return `Permutation test of independence: p = ${formatP(pValue)}; ${asExtreme?.toLocaleString('en-GB')} of ${drawn} were at least as extreme as ${symbol}.`;
+}

@@ -1,0 +1,30 @@
+import { kendall, type Method, pearson, spearman } from '@ivlen/core';
+import { expose } from 'comlink';
+
+export interface TriedTest {
+  readonly coefficient: number;
+  readonly pValue: number;
+  readonly n: number;
+}
+export type TriedTests = Readonly<Record<Method, TriedTest>>;
+
+const PAIR = { pearson, spearman, kendall };
+
+/** A pair by every method, with and without some of its rows. */
+const computing = {
+  withAndWithout(x: Float64Array, y: Float64Array, without: ReadonlySet<number>): { before: TriedTests; after: TriedTests } {
+    const kept = (values: Float64Array) => values.filter((_, place) => !without.has(place));
+    return { before: testsOf(x, y), after: testsOf(kept(x), kept(y)) };
+  },
+};
+export type Computing = typeof computing;
+
+function testsOf(x: Float64Array, y: Float64Array): TriedTests {
+  const test = (method: Method): TriedTest => {
+    const { coefficient, pValue, n } = PAIR[method](x, y);
+    return { coefficient, pValue, n };
+  };
+  return { pearson: test('pearson'), spearman: test('spearman'), kendall: test('kendall') };
+}
+
+expose(computing);

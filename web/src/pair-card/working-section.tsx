@@ -1,0 +1,71 @@
+import type { PairResult } from '@ivlen/contract';
+import { formatCoefficient, formatFixed, formatFullP, smallestDetectable } from '@ivlen/core';
+import { useMemo } from 'react';
+import { COEFFICIENTS } from '../method-words';
+import type { PairContext } from './pair-request';
+import { Figures } from './section';
+
+const POWER = 0.8;
+/** Above so many rows the exact distribution of r and Fisher’s z agree to all digits shown. */
+const MOST_EXACT = 2000;
+
+/** How the p came about, with the numbers in it, and what this n could have found. */
+export function WorkingSection({ context, result }: { context: PairContext; result: PairResult }) {
+  const { method, settings } = context;
+  const { coefficient, pValue, log10P, pMethod, statistic, n } = result.tests[method];
+  const { alternative, levels, control } = settings;
+  const alpha = levels[0] ?? 0.05;
+  const r = coefficient ?? Number.NaN;
+  const k = control.length;
+  const detectable = useMemo(
+    () =>
+      alpha < POWER
+        ? smallestDetectable({ n: n - k, power: POWER, alpha, alternative, method: n > MOST_EXACT ? 'fisher' : 'exact' })
+        : Number.NaN,
+    [n, k, alpha, alternative],
+  );
+  const symbol = COEFFICIENTS[method].symbol;
+  const df = statistic?.df ?? n - 2 - k;
+  return (
+    <div data-testid="working">
+      {pMethod === 't' && statistic ? (
+        <>
+          <p className="figures font-serif text-[15px]">
+            t = {symbol} · √(n − 2{k > 0 ? ` − ${k}` : ''}) / √(1 − {symbol}²) = {formatCoefficient(r, 4)} · √{df} / √(1 −{' '}
+            {formatCoefficient(r * r, 4)}) = {formatFixed(statistic.value, 3)}
+          </p>
+          <Figures
+            label="Working"
+            rows={[
+              [symbol, formatCoefficient(r, 6)],
+              ['n', n],
+              ['t', formatFixed(statistic.value, 4)],
+              ['degrees of freedom', df],
+              ['p', pValue === null ? '–' : formatFullP(pValue, log10P ?? Number.NEGATIVE_INFINITY)],
+            ]}
+          />
+        </>
+      ) : (
+        <p>
+          {pMethod === 'exact'
+            ? `p is exact: the share of all ${n}! orders of one variable, given the ties, whose ${symbol} is at least as extreme.`
+            : pMethod === 'normal'
+              ? `p is from the normal distribution of the number of concordant less discordant pairs, its variance corrected for ties${statistic ? `: z = ${formatFixed(statistic.value, 3)}` : ''}.`
+              : `No test: ${symbol} is not defined, or exactly ±1.`}
+        </p>
+      )}
+      {method === 'pearson' && !Number.isNaN(r) && (
+        <p className="mt-2 text-[13px]">
+          r² = {formatCoefficient(r * r, 3)}: the variables share {Math.round(1000 * r * r) / 10} % of their variance. r itself is not a
+          percentage.
+        </p>
+      )}
+      {Number.isFinite(detectable) && (
+        <p className="mt-2 text-[13px]">
+          With n = {n}, a population correlation of ±{formatCoefficient(detectable)} or more would be found at{' '}
+          {String(alpha).replace(/^0/, '')} with a power of .80{method === 'pearson' ? '' : ' (computed for r)'}.
+        </p>
+      )}
+    </div>
+  );
+}

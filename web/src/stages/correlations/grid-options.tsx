@@ -1,0 +1,168 @@
+import { type CorrelationSettings, type Half, halfSchema } from '@ivlen/contract';
+import { Popover } from 'radix-ui';
+import { type FormEvent, useId, useState } from 'react';
+import { COEFFICIENTS } from '../../method-words';
+import { percent } from './grid-cell-data';
+import { levelInWords } from './levels';
+
+interface GridOptionsProps {
+  readonly settings: CorrelationSettings;
+  readonly patch: (part: Partial<CorrelationSettings>) => void;
+}
+
+const ORDERS = { listed: 'as listed', cluster: 'by cluster', name: 'by name' } as const;
+const SIZES = { comfortable: 'comfortable', compact: 'compact', colour: 'colour only' } as const;
+const CAUTIONS = { decisive: 'that could change the conclusion', all: 'all', none: 'none' } as const;
+
+/** What the two halves show, the order, the size, and the mark of strength. */
+export function GridOptions({ settings, patch }: GridOptionsProps) {
+  const { below, above, order, size, cautions, descriptives } = settings;
+  const halves = halfWords(settings);
+  return (
+    <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-muted">
+      {size !== 'colour' && (
+        <>
+          <Choice label="Below the diagonal" value={below} options={halves} onChoose={(half) => patch({ below: half })} />
+          <Choice label="Above the diagonal" value={above} options={halves} onChoose={(half) => patch({ above: half })} />
+        </>
+      )}
+      <Choice label="Order" value={order} options={ORDERS} onChoose={(next) => patch({ order: next })} />
+      <Choice label="Size" value={size} options={SIZES} onChoose={(next) => patch({ size: next })} />
+      <Strength settings={settings} patch={patch} />
+      <Popover.Root>
+        <Popover.Trigger className="button-quiet">More</Popover.Trigger>
+        <Popover.Portal>
+          <Popover.Content className="popover w-72" align="end" sideOffset={6} collisionPadding={12} aria-label="More of the matrix">
+            <Choice label="Underline cautions" value={cautions} options={CAUTIONS} onChoose={(next) => patch({ cautions: next })} />
+            <label className="mt-2 flex items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-4 accent-accent"
+                checked={descriptives}
+                onChange={(event) => patch({ descriptives: event.target.checked })}
+              />
+              Means and standard deviations beside the matrix
+            </label>
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
+    </div>
+  );
+}
+
+/** What a half can show; a second coefficient and adjusted p only where there are any. */
+function halfWords({ methods, adjust, level, below, above }: CorrelationSettings): Partial<Record<Half, string>> {
+  const second = methods[1];
+  const words: Record<Half, string> = {
+    coefficient: COEFFICIENTS[methods[0] ?? 'pearson'].name,
+    second: second ? COEFFICIENTS[second].name : 'a second coefficient',
+    p: 'p-value',
+    'adjusted-p': 'adjusted p',
+    n: 'number of rows',
+    interval: `${percent(level)} interval`,
+    plot: 'scatterplots',
+    nothing: 'nothing',
+  };
+  const there = (half: Half) =>
+    half === below || half === above || ((half !== 'second' || second !== undefined) && (half !== 'adjusted-p' || adjust !== 'none'));
+  return Object.fromEntries(halfSchema.options.filter(there).map((half) => [half, words[half]]));
+}
+
+interface ChoiceProps<T extends string> {
+  readonly label: string;
+  readonly value: T;
+  readonly options: Readonly<Partial<Record<T, string>>>;
+  readonly onChoose: (value: T) => void;
+}
+
+function Choice<T extends string>({ label, value, options, onChoose }: ChoiceProps<T>) {
+  const entries = Object.entries(options) as [T, string][];
+  return (
+    <label className="inline-flex items-center gap-1">
+      {label}
+      <select
+        className="rounded border border-transparent bg-transparent py-0.5 text-accent hover:border-edge"
+        value={value}
+        onChange={(event) => {
+          const chosen = entries.find(([option]) => option === event.target.value)?.[0];
+          if (chosen) onChoose(chosen);
+        }}
+      >
+        {entries.map(([option, words]) => (
+          <option key={option} value={option} className="bg-surface text-ink">
+            {words}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+const USUAL = [0.3, 0.5, 0.7, 0.9];
+
+function Strength({ settings: { strength, dim }, patch }: GridOptionsProps) {
+  const [own, setOwn] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const field = useId();
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const read = Number(own.replace(',', '.'));
+    const usable = own.trim() !== '' && read > 0 && read <= 1;
+    setProblem(usable ? null : 'A size lies above 0 and up to 1, such as .5.');
+    if (usable) patch({ strength: read });
+  };
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="button-quiet">
+        {strength === null ? 'Outline strong ones' : `Outlined from ${levelInWords(strength)}${dim ? ', others dimmed' : ''}`}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content className="popover w-72" align="start" sideOffset={6} collisionPadding={12} aria-label="Strength mark">
+          <p className="text-[13px] text-muted">
+            An outline around coefficients of at least this size, of either sign; judged before rounding.
+          </p>
+          <div className="mt-2 flex flex-wrap gap-1.5">
+            {USUAL.map((size) => (
+              <button
+                key={size}
+                type="button"
+                aria-pressed={strength === size}
+                className={`button px-2 py-0.5 ${strength === size ? 'bg-accent-soft' : ''}`}
+                onClick={() => patch({ strength: size })}
+              >
+                {levelInWords(size)}
+              </button>
+            ))}
+            <button type="button" className="button px-2 py-0.5" aria-pressed={strength === null} onClick={() => patch({ strength: null })}>
+              none
+            </button>
+          </div>
+          <form onSubmit={submit} className="mt-2 flex items-center gap-2">
+            <label htmlFor={field} className="text-[13px] text-muted">
+              another size
+            </label>
+            <input id={field} className="field w-16" value={own} onChange={(event) => setOwn(event.target.value)} />
+            <button type="submit" className="button px-2 py-0.5">
+              Use
+            </button>
+          </form>
+          {problem && (
+            <p role="alert" className="mt-1 text-[13px] text-caution">
+              {problem}
+            </p>
+          )}
+          <label className="mt-2 flex items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-4 accent-accent"
+              checked={dim}
+              disabled={strength === null}
+              onChange={(event) => patch({ dim: event.target.checked })}
+            />
+            Dim the others
+          </label>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

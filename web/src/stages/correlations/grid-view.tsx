@@ -1,0 +1,38 @@
+import { CopyTableButton } from '../../frame/table-copy';
+import { useShapeMarks } from '../shape/use-shape-marks';
+import type { ArrangementProps } from './arrangement';
+import { ColourMatrix } from './colour-matrix';
+import { CorrelationGrid } from './correlation-grid';
+import { GridLegend } from './grid-legend';
+import { GridOptions } from './grid-options';
+import type { Matrix } from './matrix';
+import { useMatrixTable } from './matrix-table';
+
+/** The square of all pairs, with what its marks mean under it. */
+export function GridView({
+  study,
+  workingSet,
+  variables,
+  settings,
+  patch,
+  selection,
+  matrix,
+}: ArrangementProps & { readonly matrix: Matrix }) {
+  const marks = useShapeMarks(study, variables);
+  const table = useMatrixTable(study, matrix, settings);
+  const common = { study, workingSet, matrix, settings, selected: selection.pair, onOpen: selection.open };
+  return (
+    <>
+      <GridOptions settings={settings} patch={patch} />
+      {settings.size === 'colour' ? (
+        <ColourMatrix {...common} />
+      ) : (
+        <CorrelationGrid {...common} onCompare={selection.compare} marked={marks.marked} onOrder={() => patch({ order: 'listed' })} />
+      )}
+      <GridLegend matrix={matrix} settings={settings} marks={marks} pairMethods={study.state.pairMethods} />
+      <div className="mt-2">
+        <CopyTableButton table={table} />
+      </div>
+    </>
+  );
+}

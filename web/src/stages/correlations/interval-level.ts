@@ -1,2 +1,0 @@
-/** Level of the confidence intervals. */
-export const INTERVAL_LEVEL = 0.95;

@@ -1,0 +1,78 @@
+import type { CorrelationSettings, Half, Study } from '@ivlen/contract';
+import { countMarks, formatCoefficient, formatInterval, formatP } from '@ivlen/core';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { analysisQuery } from '../../api/queries';
+import { formatMeasured } from '../../figures/format-measured';
+import { rowsInWords } from '../../frame/rows-in-use';
+import type { TextTable } from '../../frame/table-copy';
+import { COEFFICIENTS } from '../../method-words';
+import { displayName } from '../../variable-name';
+import { coefficientNames } from './coefficient-names';
+import { adjustmentInWords } from './correlation-parts';
+import { decisiveP, type GridCellData, percent } from './grid-cell-data';
+import { levelInWords } from './levels';
+import type { Matrix } from './matrix';
+import { tally } from './tally';
+
+/** The matrix as papers print it: numbered variables, means and standard deviations, marks told in a note. */
+export function useMatrixTable(study: Study, matrix: Matrix, settings: CorrelationSettings): TextTable {
+  const { variables } = matrix;
+  const { data } = useQuery({
+    ...analysisQuery(study.id, study.head, { kind: 'describe', variables: variables.map(({ id }) => id).sort() }),
+    placeholderData: keepPreviousData,
+  });
+  return useMemo(() => {
+    const described = new Map(data?.variables.map((item) => [item.id, item]));
+    return {
+      caption: `${coefficientNames([matrix.methods[0] ?? 'pearson'])} among ${variables.length} variables, with means and standard deviations`,
+      head: ['Variable', 'M', 'SD', ...variables.map((_, j) => String(j + 1))],
+      rows: variables.map((row, i) => {
+        const d = described.get(row.id);
+        const figures = [d?.mean, d?.sd].map((value) => (d ? formatMeasured(value ?? null, d.sd, row.decimals) : ''));
+        const cells = variables.map((column, j) =>
+          i === j ? '–' : cellText(matrix.cell(row, column), i > j ? settings.below : settings.above, settings),
+        );
+        return [`${i + 1}. ${displayName(row)}`, ...figures, ...cells];
+      }),
+      note: noteOf(study, matrix, settings),
+    };
+  }, [study, matrix, settings, variables, data]);
+}
+
+export function cellText(cell: GridCellData, half: Half, { levels }: Pick<CorrelationSettings, 'levels'>): string {
+  switch (half) {
+    case 'coefficient':
+      return `${formatCoefficient(cell.coefficient)}${'*'.repeat(countMarks(decisiveP(cell), levels))}`;
+    case 'second':
+      return `${formatCoefficient(cell.second)}${'*'.repeat(countMarks(cell.secondP, levels))}`;
+    case 'p':
+      return formatP(cell.p, levels);
+    case 'adjusted-p':
+      return formatP(cell.adjustedP, levels);
+    case 'n':
+      return String(cell.n);
+    case 'interval':
+      return formatInterval(cell.low, cell.high);
+    default:
+      return '';
+  }
+}
+
+function noteOf(study: Study, matrix: Matrix, settings: CorrelationSettings): string {
+  const { levels, adjust, alternative, level, above } = settings;
+  const { fewest, most } = tally(matrix, settings);
+  const marks = levels.map((p, i) => `${'*'.repeat(i + 1)} p ≤ ${levelInWords(p)}`).join(', ');
+  const sided = alternative === 'two-sided' ? 'two-sided' : `one-sided (${alternative === 'greater' ? 'positive' : 'negative'})`;
+  const upper: Partial<Record<Half, string>> = {
+    p: 'Above the diagonal: p.',
+    'adjusted-p': 'Above the diagonal: adjusted p.',
+    n: 'Above the diagonal: number of rows.',
+    interval: `Above the diagonal: ${percent(level)} confidence intervals.`,
+    second: `Above the diagonal: ${COEFFICIENTS[settings.methods[1] ?? 'spearman'].name}.`,
+  };
+  const n = fewest === most ? `n = ${most}` : `n = ${fewest} to ${most}`;
+  return [`${n}, from ${rowsInWords(study)}.`, upper[above] ?? '', `${marks}; ${sided}, ${adjustmentInWords(adjust)}.`]
+    .filter(Boolean)
+    .join(' ');
+}

@@ -1,0 +1,117 @@
+import { type CorrelationResult, type CorrelationSettings, type PairCaution, pairKey, type Study, type Variable } from '@ivlen/contract';
+import { adjustPValues, clusterOrder, type Method } from '@ivlen/core';
+import { displayName } from '../../variable-name';
+import type { GridCellData } from './grid-cell-data';
+
+/** The coefficients on screen, by every method chosen, in the order chosen. */
+export interface Matrix {
+  readonly variables: readonly Variable[];
+  readonly methods: readonly Method[];
+  cell(row: Variable, column: Variable): GridCellData;
+  /** The cell by one of the methods chosen. */
+  cellBy(method: Method, row: Variable, column: Variable): GridCellData;
+  /** Whether the cautions are there. */
+  readonly cautionsKnown: boolean;
+}
+
+/** A result with its adjusted p-values and the places of its variables. */
+interface Table {
+  readonly result: CorrelationResult;
+  readonly adjusted: Float64Array | null;
+  readonly places: ReadonlyMap<string, number>;
+}
+
+/** The family is the distinct pairs with a p, by the method. */
+function tableOf(result: CorrelationResult, adjust: CorrelationSettings['adjust']): Table {
+  const size = result.variables.length;
+  const places = new Map(result.variables.map((id, i) => [id, i]));
+  if (adjust === 'none') return { result, adjusted: null, places };
+  const below = Array.from({ length: size * size }, (_, at) => at).filter((at) => at % size < Math.floor(at / size));
+  const family = adjustPValues(
+    below.map((at) => result.pValue[at] ?? Number.NaN),
+    adjust,
+  );
+  const adjusted = new Float64Array(size * size).fill(Number.NaN);
+  below.forEach((at, k) => {
+    const p = family[k] ?? Number.NaN;
+    adjusted[at] = p;
+    adjusted[(at % size) * size + Math.floor(at / size)] = p;
+  });
+  return { result, adjusted, places };
+}
+
+/**
+ * @param wanted variables in the order of the working set
+ * @param results one for each method, undefined while it is not there; the first must be
+ * @param cautions by pair; undefined while they are not known
+ */
+export function buildMatrix(
+  study: Study,
+  wanted: readonly Variable[],
+  results: readonly (CorrelationResult | undefined)[],
+  { methods, order, adjust }: Pick<CorrelationSettings, 'methods' | 'order' | 'adjust'>,
+  cautions: ReadonlyMap<string, readonly PairCaution[]> | undefined,
+): Matrix {
+  const tables = results.map((result) => result && tableOf(result, adjust));
+  const main = tables[0];
+  if (!main) throw new Error('a matrix needs a result');
+  // For a moment after a change the variables are still the previous ones.
+  const known = wanted.filter(({ id }) => main.places.has(id));
+  const shown =
+    known.length === main.places.size
+      ? known
+      : main.result.variables.flatMap((id) => study.state.variables.filter((item) => item.id === id));
+  const ordered = inOrder(shown, main, order);
+  const cell = (k: number, row: Variable, column: Variable) => cellOf(tables, k, row, column, cautions);
+  return {
+    variables: ordered,
+    methods: methods.filter((_, k) => tables[k] !== undefined),
+    cell: (row, column) => cell(0, row, column),
+    cellBy: (method, row, column) => cell(Math.max(0, methods.indexOf(method)), row, column),
+    cautionsKnown: cautions !== undefined,
+  };
+}
+
+function inOrder(variables: readonly Variable[], { result, places }: Table, order: CorrelationSettings['order']): readonly Variable[] {
+  if (order === 'name') return variables.toSorted((a, b) => displayName(a).localeCompare(displayName(b)));
+  if (order === 'listed' || variables.length < 3) return variables;
+  const size = result.variables.length;
+  const at = variables.map(({ id }) => places.get(id) ?? 0);
+  const coefficients = Float64Array.from(at.flatMap((i) => at.map((j) => result.coefficient[i * size + j] ?? Number.NaN)));
+  return clusterOrder(coefficients).flatMap((i) => variables[i] ?? []);
+}
+
+const NO_CAUTIONS: readonly PairCaution[] = [];
+
+function cellOf(
+  tables: readonly (Table | undefined)[],
+  k: number,
+  row: Variable,
+  column: Variable,
+  cautions: ReadonlyMap<string, readonly PairCaution[]> | undefined,
+): GridCellData {
+  const table = tables[k] ?? tables[0];
+  if (!table) throw new Error('a cell needs a result');
+  const { result, adjusted, places } = table;
+  const at = (places.get(row.id) ?? 0) * result.variables.length + (places.get(column.id) ?? 0);
+  const second = tables[k === 0 ? 1 : 0];
+  const secondAt = second ? (second.places.get(row.id) ?? 0) * second.result.variables.length + (second.places.get(column.id) ?? 0) : 0;
+  return {
+    row,
+    column,
+    method: result.methods[at] ?? 'pearson',
+    ownMethod: result.methods[at] !== result.methods[0],
+    coefficient: result.coefficient[at] ?? Number.NaN,
+    p: result.pValue[at] ?? Number.NaN,
+    adjustedP: adjusted?.[at] ?? Number.NaN,
+    log10P: result.log10P[at] ?? Number.NEGATIVE_INFINITY,
+    n: result.n[at] ?? 0,
+    low: result.low[at] ?? Number.NaN,
+    high: result.high[at] ?? Number.NaN,
+    because: result.undefinedBecause[at] ?? null,
+    second: second?.result.coefficient[secondAt] ?? Number.NaN,
+    secondMethod: second?.result.methods[0] ?? null,
+    secondP: second?.result.pValue[secondAt] ?? Number.NaN,
+    cautions: cautions?.get(pairKey(row.id, column.id)) ?? NO_CAUTIONS,
+  };
+}

@@ -1,0 +1,59 @@
+import type { CorrelationSettings } from '@ivlen/contract';
+import type { TextTable } from '../../../frame/table-copy';
+import { COEFFICIENTS, METHODS } from '../../../method-words';
+import { displayName } from '../../../variable-name';
+import { CAUTION_WORDS } from '../caution-words';
+import { commonMethod } from '../correlation-requests';
+import { percent } from '../grid-cell-data';
+import { levelInWords } from '../levels';
+import type { RankedColumn, RankedPair } from './ranked-columns';
+
+/** The pairs as a table to be pasted. */
+export function rankedTable(pairs: readonly RankedPair[], columns: readonly RankedColumn[], settings: CorrelationSettings): TextTable {
+  return {
+    caption: `Correlations of ${pairs.length} pairs`,
+    head: columns.map(({ name }) => name),
+    rows: pairs.map((pair) => columns.map((column) => column.shown(pair))),
+    note: `Size, p and interval by ${COEFFICIENTS[commonMethod(settings)].name} unless decided otherwise for a variable. ${settings.levels
+      .map((level, i) => `${'*'.repeat(i + 1)} p ≤ ${levelInWords(level)}`)
+      .join(', ')}.`,
+  };
+}
+
+/** The pairs with every digit, for other programs. */
+export function rankedCsv(pairs: readonly RankedPair[], { level, adjust }: CorrelationSettings): string {
+  const head = [
+    'variable_1',
+    'variable_2',
+    'method',
+    'coefficient',
+    'n',
+    'p',
+    'log10_p',
+    ...(adjust === 'none' ? [] : [`p_${adjust}`]),
+    `low_${percent(level)}`,
+    `high_${percent(level)}`,
+    ...METHODS,
+    'cautions',
+  ];
+  const lines = pairs.map(({ main, by }) => [
+    displayName(main.column),
+    displayName(main.row),
+    main.method,
+    main.coefficient,
+    main.n,
+    main.p,
+    main.log10P,
+    ...(adjust === 'none' ? [] : [main.adjustedP]),
+    main.low,
+    main.high,
+    ...METHODS.map((method) => by[method].coefficient),
+    main.cautions.map(({ code }) => CAUTION_WORDS[code].short).join('; '),
+  ]);
+  return [head, ...lines].map((cells) => cells.map(cellText).join(',')).join('\r\n');
+}
+
+function cellText(value: string | number): string {
+  if (typeof value === 'number') return Number.isFinite(value) ? String(value) : '';
+  return /[",\r\n]/.test(value) ? `"${value.replaceAll('"', '""')}"` : value;
+}

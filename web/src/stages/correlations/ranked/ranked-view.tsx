@@ -1,0 +1,151 @@
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { Download } from 'lucide-react';
+import { useMemo, useRef } from 'react';
+import { saveText } from '../../../frame/save-text';
+import { CopyTableButton } from '../../../frame/table-copy';
+import { METHODS } from '../../../method-words';
+import type { ArrangementProps } from '../arrangement';
+import { commonMethod } from '../correlation-requests';
+import { GridSkeleton } from '../grid-skeleton';
+import type { Matrix } from '../matrix';
+import { distinctPairs } from '../tally';
+import { useMatrix } from '../use-matrix';
+import { filterPairs, type RankedPair, rankedColumns, sortPairs } from './ranked-columns';
+import { RankedFilters } from './ranked-filters';
+import { RankedRow } from './ranked-row';
+import { rankedCsv, rankedTable } from './ranked-table';
+import { useRanking } from './use-ranking';
+
+const ROW_HEIGHT = 30;
+const DRAWN_BEYOND = 12;
+/** So many pairs go into a copied table. */
+const MOST_COPIED = 500;
+
+/** All pairs in a table, by every method; sorted, filtered, exported. */
+export function RankedView(props: ArrangementProps) {
+  const { study, variables, settings } = props;
+  // All three are wanted here, whatever the matrix shows.
+  const whole = useMemo(() => {
+    const first = commonMethod(settings);
+    return { ...settings, methods: [first, ...METHODS.filter((method) => method !== first)] };
+  }, [settings]);
+  const { matrix } = useMatrix(study, variables, whole, true);
+  return matrix ? <Ranked {...props} matrix={matrix} /> : <GridSkeleton size={8} />;
+}
+
+function Ranked({ study, settings, selection, matrix }: ArrangementProps & { readonly matrix: Matrix }) {
+  const { ranking, change } = useRanking();
+  const columns = useMemo(() => rankedColumns(settings), [settings]);
+  const all = useMemo(
+    () =>
+      distinctPairs(matrix).map(
+        (main): RankedPair => ({
+          main,
+          by: {
+            pearson: matrix.cellBy('pearson', main.row, main.column),
+            spearman: matrix.cellBy('spearman', main.row, main.column),
+            kendall: matrix.cellBy('kendall', main.row, main.column),
+          },
+        }),
+      ),
+    [matrix],
+  );
+  const shown = useMemo(() => sortPairs(filterPairs(all, ranking, settings), ranking, columns), [all, ranking, settings, columns]);
+  const table = useRef<HTMLTableElement>(null);
+  const virtual = useVirtualizer({
+    count: shown.length,
+    getScrollElement: () => table.current?.closest<HTMLElement>('[data-scrolls]') ?? null,
+    estimateSize: () => ROW_HEIGHT,
+    overscan: DRAWN_BEYOND,
+    scrollMargin: table.current?.offsetTop ?? 0,
+  });
+  const items = virtual.getVirtualItems();
+  const before = (items[0]?.start ?? 0) - virtual.options.scrollMargin;
+  const after = Math.max(0, virtual.getTotalSize() - ((items.at(-1)?.end ?? 0) - virtual.options.scrollMargin));
+  const chosen = selection.pair;
+  return (
+    <>
+      <div className="flex flex-wrap items-center gap-x-5 gap-y-2 pb-2">
+        <RankedFilters ranking={ranking} onChange={change} />
+        <span className="text-muted" data-testid="ranked-count">
+          {shown.length === all.length ? `${all.length} pairs` : `${shown.length} of ${all.length} pairs`}
+        </span>
+        <span className="ml-auto flex gap-4">
+          {shown.length <= MOST_COPIED && <CopyTableButton table={rankedTable(shown, columns, settings)} />}
+          <button
+            type="button"
+            className="button-quiet text-[13px]"
+            onClick={() => saveText(`${study.name} correlations.csv`, 'text/csv', rankedCsv(shown, settings))}
+          >
+            <Download size={14} aria-hidden="true" /> Export CSV
+          </button>
+        </span>
+      </div>
+      <table ref={table} className="figures w-full text-[13px]" aria-label="Pairs, ranked" aria-rowcount={shown.length + 1}>
+        <thead className="sticky -top-3 z-10 bg-paper">
+          <tr className="border-b border-edge">
+            {columns.map((column) => {
+              const sorted = ranking.sort === column.id ? (ranking.ascending ? 'ascending' : 'descending') : 'none';
+              return (
+                <th
+                  key={column.id}
+                  scope="col"
+                  aria-sort={sorted}
+                  className={`px-1.5 py-1.5 align-bottom font-normal text-muted ${column.text ? 'text-left' : 'text-right'}`}
+                >
+                  <button
+                    type="button"
+                    className={sorted === 'none' ? '' : 'font-semibold text-ink'}
+                    onClick={() =>
+                      change({
+                        sort: column.id,
+                        ascending: ranking.sort === column.id ? !ranking.ascending : (column.ascendingFirst ?? false),
+                      })
+                    }
+                  >
+                    {column.name}
+                    {sorted !== 'none' && <span aria-hidden="true">{sorted === 'ascending' ? ' ↑' : ' ↓'}</span>}
+                  </button>
+                </th>
+              );
+            })}
+          </tr>
+        </thead>
+        <tbody>
+          {before > 0 && (
+            <tr aria-hidden="true">
+              <td colSpan={columns.length} style={{ height: before }} />
+            </tr>
+          )}
+          {items.map(({ index }) => {
+            const pair = shown[index];
+            if (!pair) return null;
+            const { row, column } = pair.main;
+            const isChosen = chosen !== null && [row.id, column.id].every((id) => id === chosen.x.id || id === chosen.y.id);
+            return (
+              <RankedRow
+                key={`${row.id}.${column.id}`}
+                index={index}
+                pair={pair}
+                columns={columns}
+                settings={settings}
+                chosen={isChosen}
+                onOpen={() => selection.open(column, row)}
+              />
+            );
+          })}
+          {after > 0 && (
+            <tr aria-hidden="true">
+              <td colSpan={columns.length} style={{ height: after }} />
+            </tr>
+          )}
+        </tbody>
+      </table>
+      {shown.length === 0 && (
+        <p className="py-10 text-center text-muted">
+          No pair is left by these filters{ranking.find && `: no variable is called “${ranking.find}”, or its pairs do not fit the rest`}.
+        </p>
+      )}
+    </>
+  );
+}

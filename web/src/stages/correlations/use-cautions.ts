@@ -1,0 +1,77 @@
+import {
+  type Analysis,
+  type CorrelationSettings,
+  type PairCaution,
+  pairKey,
+  rowsInUse,
+  type Study,
+  shapeSettingsSchema,
+  type Variable,
+} from '@ivlen/contract';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { analysisQuery } from '../../api/queries';
+import { useGrouping } from '../../settings/use-grouping';
+import { useSettings } from '../../settings/use-settings';
+import { commonMethod, completeForOf } from './correlation-requests';
+
+const SHAPE_DEFAULTS = shapeSettingsSchema.parse({});
+/** With more values than this among all pairs, looking for cautions takes longer than anybody waits for unasked. */
+const MOST_VALUES = 4_000_000;
+
+/** Cautions by pair; undefined while they are not known. */
+export function useCautions(
+  study: Study,
+  variables: readonly Variable[],
+  settings: CorrelationSettings,
+  enabled: boolean,
+): ReadonlyMap<string, readonly PairCaution[]> | undefined {
+  const request = useCautionsRequest(study, variables, settings);
+  const pairs = (variables.length * (variables.length - 1)) / 2;
+  const wanted = enabled && request !== undefined && settings.control.length === 0 && pairs * rowsInUse(study) <= MOST_VALUES;
+  const { data } = useQuery({ ...analysisQuery(study.id, study.head, request ?? NO_CAUTIONS_REQUEST), enabled: wanted });
+  return useMemo(
+    () => (wanted && data ? new Map(data.pairs.map(({ a, b, cautions }) => [pairKey(a, b), cautions])) : undefined),
+    [data, wanted],
+  );
+}
+
+type CautionsRequest = Extract<Analysis, { kind: 'cautions' }>;
+
+/** Stands where the settings of other stages have not come yet. */
+export const NO_CAUTIONS_REQUEST: CautionsRequest = {
+  kind: 'cautions',
+  variables: [],
+  method: 'pearson',
+  byVariable: {},
+  missing: 'pairwise',
+  completeFor: [],
+  shapeRule: SHAPE_DEFAULTS.rule,
+  groupBy: null,
+  alpha: 0.05,
+};
+
+/** undefined while the settings of other stages load. */
+export function useCautionsRequest(
+  study: Study,
+  variables: readonly Variable[],
+  settings: CorrelationSettings,
+): CautionsRequest | undefined {
+  const { settings: shape } = useSettings(study.id, 'shape', SHAPE_DEFAULTS);
+  const grouping = useGrouping(study);
+  return useMemo(() => {
+    if (!shape || !grouping) return undefined;
+    const wanted = new Set(variables.map(({ id }) => id));
+    return {
+      ...NO_CAUTIONS_REQUEST,
+      variables: study.state.variables.flatMap(({ id }) => (wanted.has(id) ? [id] : [])),
+      method: commonMethod(settings),
+      byVariable: study.state.pairMethods,
+      missing: settings.missing,
+      completeFor: completeForOf(settings, variables),
+      shapeRule: shape.rule,
+      groupBy: grouping.by?.id ?? null,
+      alpha: settings.levels[0] ?? 0.05,
+    };
+  }, [study, variables, settings, shape, grouping]);
+}

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { methodSchema } from './codebook';
 import { jointRequestSchema, jointResultSchema } from './joint';
+import { methodSchema } from './methods';
 import {
   byGroupRequestSchema,
   byGroupResultSchema,

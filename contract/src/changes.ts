@@ -1,6 +1,8 @@
 import { z } from 'zod';
-import { methodSchema, studyStateSchema, variableSchema } from './codebook';
+import { studyStateSchema, variableSchema } from './codebook';
 import { derivationSchema } from './derivations';
+import { methodSchema } from './methods';
+import { questionChangeSchemas } from './questions';
 import { namedSubsetSchema, rowRangesSchema, subsetSchema } from './subsets';
 
 /** What of a codebook entry can be corrected after the data are in. */
@@ -68,6 +70,7 @@ export const changeSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('set-pair-method'), variable: id, method: methodSchema.nullable() }),
   /** A note about a pair; an empty one is taken away. */
   z.object({ type: z.literal('note-pair'), pair: z.tuple([id, id]), text: z.string().max(4000) }),
+  ...questionChangeSchemas,
   /** Codebook, derived variables, subsets and settings as another study has them. */
   z.object({ type: z.literal('take-over'), from: z.uuid() }),
 ]);

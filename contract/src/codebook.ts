@@ -1,6 +1,8 @@
 import type { Method } from '@ivlen/core';
 import { z } from 'zod';
 import { derivationSchema } from './derivations';
+import { methodSchema } from './methods';
+import { questionSchema } from './questions';
 import { namedSubsetSchema, subsetSchema } from './subsets';
 
 /** What a variable is, in the trade's words; only the first three can be correlated. */
@@ -47,9 +49,6 @@ export const setAsideSchema = z.object({
 /** A suspicious value that was looked at and found right. */
 export const acceptedSchema = z.object({ variable: z.string(), row: z.number().int(), value: z.number().nullable() });
 
-/** Methods of correlation. */
-export const methodSchema = z.enum(['pearson', 'spearman', 'kendall']) satisfies z.ZodType<Method>;
-
 /** The whole small state of a study at one revision. */
 export const studyStateSchema = z.object({
   variables: z.array(variableSchema),
@@ -69,6 +68,8 @@ export const studyStateSchema = z.object({
   pairMethods: z.record(z.string(), methodSchema).default({}),
   /** Notes about pairs, by `pairKey`. */
   pairNotes: z.record(z.string(), z.string().max(4000)).default({}),
+  /** Research questions with their hypotheses, in the order asked. */
+  questions: z.array(questionSchema).max(100).default([]),
 });
 export type StudyState = z.infer<typeof studyStateSchema>;
 

@@ -1,6 +1,6 @@
 import type { Alternative, CautionCode, IntervalKind, PMethod, UndefinedBecause } from '@ivlen/core';
 import { z } from 'zod';
-import { methodSchema } from './codebook';
+import { methodSchema } from './methods';
 import { shapeRuleSchema } from './shape';
 
 export const alternativeSchema = z.enum(['two-sided', 'greater', 'less']) satisfies z.ZodType<Alternative>;

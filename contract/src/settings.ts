@@ -1,6 +1,6 @@
 import type { Adjustment } from '@ivlen/core';
 import { z } from 'zod';
-import { methodSchema } from './codebook';
+import { methodSchema } from './methods';
 import { intervalKindSchema } from './pairs';
 import { shapeSettingsSchema } from './shape';
 

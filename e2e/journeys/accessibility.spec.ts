@@ -95,6 +95,47 @@ for (const colorScheme of ['light', 'dark'] as const) {
       }
     });
 
+    test('the ranked pairs, the rectangle, questions, the colours and one pair alone have none', async ({ page }) => {
+      await openCopy(page, 'Aldermere streams');
+      for (const [part, sight] of [
+        ['Ranked', page.getByRole('table', { name: 'Pairs, ranked' })],
+        ['Outcomes × predictors', page.getByRole('table', { name: 'Outcomes by predictors' })],
+        ['Questions', page.getByLabel('Your question')],
+      ] as const) {
+        await page.getByRole('button', { name: part, exact: true }).click();
+        await expect(sight).toBeVisible();
+        expect(await violations(page)).toEqual([]);
+      }
+      await page.getByRole('button', { name: 'Grid', exact: true }).click();
+      await page.getByRole('combobox', { name: 'Size' }).selectOption('colour');
+      await expect(page.getByRole('application')).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: 'None', exact: true }).click();
+      for (const name of ['nitrate', 'mayfly taxa']) await page.getByRole('checkbox', { name: new RegExp(`^${name}`) }).check();
+      for (const title of [
+        'Working',
+        'Line',
+        'Points that matter',
+        'By group',
+        'Against a reported value',
+        'Bootstrap and permutation',
+        'Note',
+      ]) {
+        await page.getByRole('button', { name: title, exact: true }).click();
+      }
+      await expect(page.getByTestId('by-group')).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+    });
+
+    test('reported figures and the help have none', async ({ page }) => {
+      await page.goto('/figures');
+      await expect(page.getByTestId('reported-size')).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.goto('/help/cautions');
+      await expect(page.getByRole('table')).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+    });
+
     test('the matrix with the card and a popover has none', async ({ page }) => {
       await openCopy(page, 'Aldermere streams');
       await cellOf(page, 'mayfly taxa', 'nitrate').click();

@@ -246,6 +246,7 @@ test('the ranked pairs are sorted and filtered, and the matrix pastes as a table
 
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
   await page.getByRole('button', { name: 'Grid', exact: true }).click();
+  await expect(page.getByRole('grid')).toBeVisible();
   await page.getByRole('button', { name: 'Copy table' }).click();
   await expect(page.getByRole('button', { name: 'Copied' })).toBeVisible();
   await page.evaluate(() => {
@@ -299,4 +300,55 @@ test('from reported figures: p and interval, a comparison, a sample size, and wh
   await expect(page.getByTestId('reported-two')).toContainText('[−.087, .359]');
   // For r = .3 at .80: 84 cases by the exact distribution.
   await expect(page.getByTestId('reported-size').getByRole('row', { name: /cases needed/ })).toContainText('84');
+});
+
+test('a question: hypotheses stated first, results shown on request, decisions, sentence, summary, and late changes in the trail', async ({
+  page,
+}) => {
+  await openCopy(page, 'Aldermere streams');
+  await page.getByRole('button', { name: 'Questions', exact: true }).click();
+  await page.getByLabel('Your question').fill('Does fertiliser go with the mayflies?');
+  await page.keyboard.press('Enter');
+  const question = page.getByRole('region', { name: 'Question 1: Does fertiliser go with the mayflies?' });
+  await question.getByRole('button', { name: 'State a hypothesis' }).click();
+  const form = page.getByRole('form', { name: 'New hypothesis' });
+  await form.getByRole('combobox', { name: 'First variable' }).selectOption({ label: 'nitrate' });
+  await form.getByRole('combobox', { name: 'Second variable' }).selectOption({ label: 'mayfly taxa' });
+  await expect(form).toContainText(
+    'H₀: the population correlation of nitrate and mayfly taxa is zero (R = 0). H₁: it is not zero (R ≠ 0), two-sided.',
+  );
+  await form.getByRole('combobox', { name: 'Method of the hypothesis' }).selectOption('pearson');
+  await form.getByLabel('because').fill('asked for by the reviewers');
+  await form.getByRole('button', { name: 'State it' }).click();
+  await expect(question).toContainText('By Pearson’s r: asked for by the reviewers.');
+  await expect(question.getByTestId('hypothesis-outcome')).toHaveCount(0);
+
+  await question.getByRole('button', { name: 'Show the result' }).click();
+  const { r, rho, n } = reference.nitrateByTaxa;
+  const outcome = question.getByTestId('hypothesis-outcome');
+  await expect(outcome).toContainText(
+    `H₀ is rejected r = ${written(r.coefficient)}, 95 % interval ${interval(r.interval)}, n = ${n}, p < .001, at .05.`,
+  );
+  await expect(outcome.getByTestId('pair-sentence')).toContainText(`r(${n - 2}) = ${written(r.coefficient)}`);
+  await expect(question.getByTestId('question-summary')).toContainText(
+    'The hypothesis is supported at .05: nitrate and mayfly taxa are associated, in either direction.',
+  );
+
+  await question.getByRole('button', { name: 'Change', exact: true }).click();
+  const change = page.getByRole('form', { name: 'Change the hypothesis' });
+  await expect(change).toContainText('Its result was shown already');
+  await change.getByRole('radio', { name: 'more nitrate, fewer mayfly taxa' }).check();
+  await change.getByRole('combobox', { name: 'Method of the hypothesis' }).selectOption('spearman');
+  await change.getByRole('button', { name: 'Change it' }).click();
+  await expect(outcome).toContainText(`ρ = ${written(rho.coefficient)}, 95 % interval [−1.00, `);
+  await expect(question).toContainText('Changed after its result was shown');
+  await page.reload();
+  await expect(question.getByTestId('question-summary')).toContainText('One hypothesis was changed after the result was shown.');
+  await page.getByRole('button', { name: /^Trail/ }).click();
+  await expect(
+    page
+      .getByRole('dialog', { name: /^Trail of/ })
+      .getByRole('listitem')
+      .first(),
+  ).toContainText('Hypothesis changed after its result was shown: more nitrate, fewer mayfly_taxa (Spearman’s ρ)');
 });

@@ -59,6 +59,7 @@ it('a study whose storing is stopped half-way is not there at all', async () => 
     accepted: [],
     pairMethods: {},
     pairNotes: {},
+    questions: [],
   };
   let stored = 0;
   const making = createStudy(

@@ -5,6 +5,7 @@ import { editCells } from './edit-cells';
 import { editEntry, editVariable } from './edit-entries';
 import { setPairMethod } from './pair-methods';
 import { notePair } from './pair-notes';
+import { askQuestion, dropHypothesis, dropQuestion, rewordQuestion, showResults, stateHypothesis } from './questions';
 import { removeVariable } from './remove-variable';
 import { keepNoScale } from './scale-decisions';
 import { bringBack, setAside } from './set-rows-aside';
@@ -41,6 +42,18 @@ export async function applyChange(context: ChangeContext, change: Change): Promi
       return keepNoScale(context, change.variable);
     case 'set-pair-method':
       return setPairMethod(state, change);
+    case 'ask-question':
+      return askQuestion(state, change);
+    case 'reword-question':
+      return rewordQuestion(state, change);
+    case 'drop-question':
+      return dropQuestion(state, change);
+    case 'state-hypothesis':
+      return stateHypothesis(state, change);
+    case 'drop-hypothesis':
+      return dropHypothesis(state, change);
+    case 'show-results':
+      return showResults(state, change);
     case 'note-pair':
       return notePair(state, change);
     case 'take-over':

@@ -2,7 +2,8 @@ import type { ChangeOf, StudyState } from '@ivlen/contract';
 import { variableOf } from '../columns/columns';
 import { type AppliedChange, nothingChanges } from './applied-change';
 
-const METHODS = { pearson: 'Pearson’s r', spearman: 'Spearman’s ρ', kendall: 'Kendall’s τ' } as const;
+/** Coefficients as sentences call them. */
+export const METHOD_NAMES = { pearson: 'Pearson’s r', spearman: 'Spearman’s ρ', kendall: 'Kendall’s τ' } as const;
 
 /** Has the pairs of one variable correlated by a method of their own, or as all others are. */
 export function setPairMethod(state: StudyState, { variable: id, method }: ChangeOf<'set-pair-method'>): AppliedChange {
@@ -11,7 +12,9 @@ export function setPairMethod(state: StudyState, { variable: id, method }: Chang
   const { [id]: _, ...others } = state.pairMethods;
   return {
     kind: 'pair-method',
-    summary: method ? `Pairs with ${variable.name} by ${METHODS[method]}` : `Pairs with ${variable.name} by the same method as the others`,
+    summary: method
+      ? `Pairs with ${variable.name} by ${METHOD_NAMES[method]}`
+      : `Pairs with ${variable.name} by the same method as the others`,
     state: { ...state, pairMethods: method ? { ...others, [id]: method } : others },
   };
 }

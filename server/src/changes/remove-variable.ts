@@ -9,7 +9,10 @@ export function removeVariable(state: StudyState, id: string): AppliedChange {
   const derived = state.variables.filter(({ derivation }) => derivation && sourcesOf(derivation).includes(id)).map(({ name }) => name);
   const subsets = state.namedSubsets.filter(({ subset }) => subsetVariables(subset).includes(id)).map(({ name }) => `the subset “${name}”`);
   const inSubset = state.subset && subsetVariables(state.subset).includes(id) ? ['the subset in use'] : [];
-  const depending = [...derived, ...inSubset, ...subsets];
+  const hypotheses = state.questions
+    .filter((question) => question.hypotheses.some(({ x, y }) => x === id || y === id))
+    .map(({ text }) => `a hypothesis of “${text}”`);
+  const depending = [...derived, ...inSubset, ...subsets, ...hypotheses];
   if (depending.length > 0) {
     throw new DomainError('depended-on', `${variable.name} is needed by ${depending.join(', ')}.`, {
       where: variable.name,

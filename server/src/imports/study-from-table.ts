@@ -68,5 +68,6 @@ function newState(variables: Variable[], source: string): StudyState {
     accepted: [],
     pairMethods: {},
     pairNotes: {},
+    questions: [],
   };
 }

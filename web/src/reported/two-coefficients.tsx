@@ -1,4 +1,4 @@
-import { compareIndependent, formatFixed, formatInterval, formatPRelation } from '@ivlen/core';
+import { compareIndependent, formatFixed, formatInterval, formatP } from '@ivlen/core';
 import { useState } from 'react';
 import { Figures } from '../pair-card/section';
 import { Calculator, NumberField, Problem } from './number-fields';
@@ -47,7 +47,7 @@ function Answer({ first, second }: { first: Reported; second: Reported }) {
         label="What follows"
         rows={[
           ['z', formatFixed(z, 3)],
-          ['p, two-sided', formatPRelation(pValue)],
+          ['p, two-sided', formatP(pValue)],
           ['difference', formatFixed(first.coefficient - second.coefficient, 2)],
           ['its 95 % interval (Zou)', interval ? formatInterval(interval.low, interval.high, 3) : '–'],
           ['Cohen’s q', formatFixed(cohensQ, 3)],

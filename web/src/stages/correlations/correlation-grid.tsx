@@ -52,7 +52,7 @@ export function CorrelationGrid(props: CorrelationGridProps) {
   const compact = settings.size === 'compact';
   const height = compact ? 24 : tileHeight(size);
   const narrowest = compact ? 34 : size > 16 ? 40 : 52;
-  const tileWidth = (useElementWidth(grid) - ROW_NAMES) / size;
+  const tileWidth = (useElementWidth(grid) - ROW_NAMES - (settings.descriptives ? FIGURES : 0)) / size;
   const upright = !compact && variables.every((variable) => longestWord(displayName(variable)) * LETTER <= tileWidth);
   const { rows, columns } = useGridWindow(grid, size, { width: Math.max(narrowest, tileWidth) + 2, height: height + 2 });
   // One cell is always in the tab order, also where the last one that had the focus is not drawn.
@@ -101,7 +101,7 @@ export function CorrelationGrid(props: CorrelationGridProps) {
       aria-colcount={size + 1}
       className="figures grid max-w-full gap-0.5"
       style={{
-        gridTemplateColumns: `minmax(84px, max-content) repeat(${size}, minmax(${narrowest}px, ${compact ? 44 : 82}px))${settings.descriptives ? ' auto auto' : ''}`,
+        gridTemplateColumns: `minmax(84px, max-content) repeat(${size}, minmax(${narrowest}px, ${compact ? 44 : 82}px))${settings.descriptives ? ' max-content max-content' : ''}`,
         gridTemplateRows: `auto repeat(${size}, ${height}px)`,
       }}
       onClick={(event: MouseEvent) => open(event.target, event.ctrlKey || event.metaKey || event.shiftKey)}
@@ -189,7 +189,7 @@ export function CorrelationGrid(props: CorrelationGridProps) {
                         study={study}
                         x={column}
                         y={row}
-                        width={Math.max(narrowest, Math.min(82, tileWidth)) - 4}
+                        width={Math.max(narrowest, Math.min(compact ? 44 : 82, tileWidth)) - 4}
                         height={height - 4}
                       />
                     ) : null
@@ -229,8 +229,9 @@ function mostRowsOf({ variables, cell }: Pick<Matrix, 'variables' | 'cell'>): nu
   return variables.reduce((most, row, i) => variables.slice(0, i).reduce((m, column) => Math.max(m, cell(row, column).n), most), 0);
 }
 
-/** About the widths, in pixels, of the column of names and of one letter over a column. */
+/** About the widths, in pixels, of the column of names, of means and SDs, and of one letter over a column. */
 const ROW_NAMES = 100;
+const FIGURES = 130;
 const LETTER = 5.2;
 
 function longestWord(name: string): number {

@@ -5,18 +5,13 @@ import { OptionList } from '../../methods-line/option-list';
 import { displayName } from '../../variable-name';
 import { adjustmentPart, controlPart, intervalPart, methodsPart } from './correlation-parts';
 import { commonMethod } from './correlation-requests';
-import { levelsInWords } from './levels';
-import { LevelsEditor } from './levels-editor';
 import { ownMethodsPart } from './own-methods';
+import { levelsPart, missingPart } from './row-parts';
 
 const ALTERNATIVES: Readonly<Record<CorrelationSettings['alternative'], string>> = {
   'two-sided': 'two-sided',
   greater: 'one-sided for a positive correlation',
   less: 'one-sided for a negative correlation',
-};
-const MISSING: Readonly<Record<CorrelationSettings['missing'], string>> = {
-  pairwise: 'every complete pair',
-  listwise: 'only rows complete for all of them',
 };
 
 interface Facts {
@@ -77,55 +72,42 @@ export function correlationMethods(
       ),
     },
     text(', using '),
-    {
-      type: 'choice',
-      text: MISSING[settings.missing],
-      label: 'which rows are used',
-      usual: settings.missing === 'pairwise',
-      content: (close) => (
-        <OptionList
-          label="Rows with missing values"
-          value={settings.missing}
-          onChoose={(missing) => {
-            change({ missing });
-            close();
-          }}
-          options={[
-            {
-              value: 'pairwise',
-              name: 'Every complete pair',
-              words: 'Pairwise deletion: each coefficient uses all rows that have both values, so that n can differ.',
-            },
-            {
-              value: 'listwise',
-              name: 'Only rows complete for all',
-              words: 'Listwise deletion: a row that misses any of the ticked variables is left out of every coefficient.',
-            },
-          ]}
-        />
-      ),
-    },
+    missingPart(settings, change),
     text(', marked at '),
-    {
-      type: 'choice',
-      text: levelsInWords(settings.levels),
-      label: 'the significance levels',
-      usual: levelsInWords(settings.levels) === '.05, .01 and .001',
-      content: (close) => (
-        <LevelsEditor
-          levels={settings.levels}
-          onChoose={(levels) => {
-            change({ levels });
-            close();
-          }}
-        />
-      ),
-    },
+    levelsPart(settings, change),
     text(', '),
     adjustmentPart(settings, change),
     text(', with '),
     intervalPart(settings, change),
     ...(held ? [] : controlPart(settings, candidates, change)),
+    text('.'),
+  ];
+}
+
+/** The methods line over the questions: methods and directions are those of the hypotheses. */
+export function questionMethods(
+  settings: CorrelationSettings,
+  { candidates, rows, study, dataPath }: Facts,
+  change: (patch: Partial<CorrelationSettings>) => void,
+): MethodsPart[] {
+  const text = (words: string): MethodsPart => ({ type: 'text', text: words });
+  const { questions } = study.state;
+  const hypotheses = questions.reduce((sum, question) => sum + question.hypotheses.length, 0);
+  const count = (number: number, one: string, many: string) => `${number} ${number === 1 ? one : many}`;
+  return [
+    text(
+      `${count(hypotheses, 'hypothesis', 'hypotheses')} of ${count(questions.length, 'question', 'questions')}, each by its own method and direction, in `,
+    ),
+    { type: 'choice', text: rows, label: 'the rows', usual: true, content: () => <WhichRows rows={rows} dataPath={dataPath} /> },
+    text(', using '),
+    missingPart(settings, change),
+    text(', decided at the first of '),
+    levelsPart(settings, change),
+    text(', '),
+    adjustmentPart(settings, change),
+    text(', with '),
+    intervalPart(settings, change),
+    ...controlPart(settings, candidates, change),
     text('.'),
   ];
 }

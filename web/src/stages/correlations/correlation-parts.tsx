@@ -8,10 +8,10 @@ import { coefficientNames, joined } from './coefficient-names';
 import { percent } from './grid-cell-data';
 import { IntervalLevel } from './interval-level-editor';
 
-type Change = (patch: Partial<CorrelationSettings>) => void;
+export type SettingsChange = (patch: Partial<CorrelationSettings>) => void;
 
 /** Which coefficients, the first of which decides. */
-export function methodsPart({ methods, control }: CorrelationSettings, change: Change): MethodsPart {
+export function methodsPart({ methods, control }: CorrelationSettings, change: SettingsChange): MethodsPart {
   const names = coefficientNames(methods);
   const first = methods[0] ?? 'pearson';
   return {
@@ -72,7 +72,7 @@ export function adjustmentInWords(adjust: CorrelationSettings['adjust']): string
   return ADJUSTMENTS.find(({ value }) => value === adjust)?.inWords ?? 'unadjusted';
 }
 
-export function adjustmentPart({ adjust }: CorrelationSettings, change: Change): MethodsPart {
+export function adjustmentPart({ adjust }: CorrelationSettings, change: SettingsChange): MethodsPart {
   return {
     type: 'choice',
     text: adjustmentInWords(adjust),
@@ -122,7 +122,7 @@ const INTERVALS: readonly { value: CorrelationSettings['interval']; name: string
 ];
 
 /** Level and kind of the intervals. */
-export function intervalPart({ level, interval, control }: CorrelationSettings, change: Change): MethodsPart {
+export function intervalPart({ level, interval, control }: CorrelationSettings, change: SettingsChange): MethodsPart {
   const kind = INTERVALS.find(({ value }) => value === interval)?.inWords ?? 'intervals';
   const usual = interval === 'default' && level === 0.95;
   return {
@@ -140,7 +140,7 @@ export function intervalPart({ level, interval, control }: CorrelationSettings, 
 }
 
 /** What is held constant: said first where something is. */
-export function controlPart({ control }: CorrelationSettings, candidates: readonly Variable[], change: Change): MethodsPart[] {
+export function controlPart({ control }: CorrelationSettings, candidates: readonly Variable[], change: SettingsChange): MethodsPart[] {
   const held = candidates.filter(({ id }) => control.includes(id)).map(displayName);
   const words = held.length === 0 ? 'holding nothing constant' : `holding ${joined(held)} constant`;
   return [

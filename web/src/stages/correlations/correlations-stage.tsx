@@ -11,7 +11,7 @@ import { MethodsLine } from '../../methods-line/methods-line';
 import { useSettings } from '../../settings/use-settings';
 import { useWorkingSet } from '../../settings/use-working-set';
 import type { ArrangementProps } from './arrangement';
-import { correlationMethods } from './correlation-methods';
+import { correlationMethods, questionMethods } from './correlation-methods';
 import { commonMethod, correlatedVariables } from './correlation-requests';
 import { GridSkeleton } from './grid-skeleton';
 import { GridView } from './grid-view';
@@ -22,6 +22,7 @@ const PairCard = lazy(async () => ({ default: (await import('../../pair-card/pai
 const PairArea = lazy(async () => ({ default: (await import('../../pair-card/pair-area')).PairArea }));
 const RankedView = lazy(async () => ({ default: (await import('./ranked/ranked-view')).RankedView }));
 const RectangleView = lazy(async () => ({ default: (await import('./rectangle/rectangle-view')).RectangleView }));
+const QuestionsView = lazy(async () => ({ default: (await import('./questions/questions-view')).QuestionsView }));
 const DEFAULTS = correlationSettingsSchema.parse({});
 const MOST_VARIABLES = 200;
 
@@ -29,6 +30,7 @@ const VIEWS = [
   { id: 'grid', name: 'Grid' },
   { id: 'ranked', name: 'Ranked' },
   { id: 'rectangle', name: 'Outcomes × predictors' },
+  { id: 'questions', name: 'Questions' },
 ] as const;
 type View = (typeof VIEWS)[number]['id'];
 
@@ -65,17 +67,21 @@ function Stage({ study, workingSet, settings, patch }: StageProps) {
       return current;
     });
   const common = { study, workingSet, variables, settings, patch, state, selection };
-  const alone = variables.length === 2 && a !== undefined && b !== undefined;
+  const asking = view === 'questions';
+  const alone = !asking && variables.length === 2 && a !== undefined && b !== undefined;
   return (
     <>
       <section className="flex min-w-0 flex-1 flex-col" aria-label="Correlations">
-        {!alone && <ViewBar label="Parts of the Correlations stage" views={VIEWS} current={view} onOpen={open} />}
-        <MethodsLine parts={correlationMethods(settings, facts, patch)} />
+        {(variables.length !== 2 || asking || study.state.questions.length > 0) && (
+          <ViewBar label="Parts of the Correlations stage" views={VIEWS} current={view} onOpen={open} />
+        )}
+        <MethodsLine parts={(asking ? questionMethods : correlationMethods)(settings, facts, patch)} />
         <div data-scrolls className="min-h-0 flex-1 overflow-auto px-5 py-3">
           <Suspense fallback={<GridSkeleton size={Math.min(12, variables.length)} />}>
-            {!enough && <NotEnough count={variables.length} />}
+            {asking && <QuestionsView {...common} />}
+            {!asking && !enough && <NotEnough count={variables.length} />}
             {alone && <PairArea {...common} pair={selection.pair ?? { x: a, y: b }} />}
-            {enough && !alone && <Arrangement {...common} view={view} />}
+            {!asking && enough && !alone && <Arrangement {...common} view={view} />}
           </Suspense>
         </div>
       </section>

@@ -74,7 +74,7 @@ export function GridLegend({ matrix, settings, marks, pairMethods }: GridLegendP
       <p>
         {fewest === most
           ? `n = ${most} in every pair.`
-          : `n = ${fewest} to ${most}; tiles with a dotted edge rest on fewer rows than ${most}.`}{' '}
+          : `n = ${fewest} to ${most}${size === 'colour' ? '.' : `; tiles with a dotted edge rest on fewer rows than ${most}.`}`}{' '}
         {marked} of {pairs} {pairs === 1 ? 'pair' : 'pairs'} marked at {levelInWords(levels[0] ?? 0.05)}
         {expected === null ? `, ${adjustmentInWords(adjust)}.` : `; ${expected} expected if nothing were associated.`}
         {without > 0 && ` ${without} ${without === 1 ? 'pair has' : 'pairs have'} no coefficient (–).`}

@@ -51,5 +51,5 @@ export function MiniPlot({ study, x, y, width, height }: MiniPlotProps) {
     for (const row of chosen) context.fillRect(across(row) - 0.6, height - up(row) - 0.6, 1.2, 1.2);
   }, [xs, ys, inUse, restricted, width, height, token]);
   const ratio = typeof window === 'undefined' ? 1 : window.devicePixelRatio;
-  return <canvas ref={canvas} width={width * ratio} height={height * ratio} style={{ width, height }} aria-hidden="true" />;
+  return <canvas ref={canvas} width={width * ratio} height={height * ratio} className="w-full" style={{ height }} aria-hidden="true" />;
 }

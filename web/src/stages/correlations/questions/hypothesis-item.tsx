@@ -1,0 +1,113 @@
+import type { Question, StatedHypothesis, Variable } from '@ivlen/contract';
+import { formatCoefficient, formatInterval, formatPRelation } from '@ivlen/core';
+import { useReadOnly } from '../../../frame/read-only';
+import { COEFFICIENTS } from '../../../method-words';
+import { PairSentence } from '../../../pair-card/pair-sentence';
+import { useStudyChanges } from '../../../trail/use-study-changes';
+import { displayName } from '../../../variable-name';
+import type { ArrangementProps } from '../arrangement';
+import { adjustmentInWords } from '../correlation-parts';
+import { percent } from '../grid-cell-data';
+import { levelInWords } from '../levels';
+import { ALTERNATIVE, expectationInWords, hypothesesInWords } from './expectation-words';
+import type { Decision } from './use-decisions';
+
+type HypothesisItemProps = Pick<ArrangementProps, 'study' | 'settings' | 'selection'> & {
+  readonly question: Question;
+  readonly hypothesis: StatedHypothesis;
+  readonly decision: Decision | undefined;
+  readonly onEdit: () => void;
+};
+
+/** One hypothesis as it was stated, and what came of it. */
+export function HypothesisItem({ study, settings, selection, question, hypothesis, decision, onEdit }: HypothesisItemProps) {
+  const { change } = useStudyChanges(study);
+  const readOnly = useReadOnly();
+  const [x, y] = [hypothesis.x, hypothesis.y].map((id) => study.state.variables.find((variable) => variable.id === id));
+  if (!x || !y) return null;
+  const [first, second] = [displayName(x), displayName(y)];
+  const words = hypothesesInWords(hypothesis.expectation, first, second);
+  return (
+    <li className="border-t border-rule py-3">
+      <p className="flex flex-wrap items-baseline gap-x-4">
+        <button type="button" className="text-left font-semibold hover:underline" onClick={() => selection.open(x, y)}>
+          {expectationInWords(hypothesis.expectation, x, y)}
+        </button>
+        {!readOnly && (
+          <span className="ml-auto flex gap-3 text-[13px]">
+            <button type="button" className="button-quiet" onClick={onEdit}>
+              Change
+            </button>
+            <button
+              type="button"
+              className="button-quiet"
+              disabled={change.isPending}
+              onClick={() => change.mutate({ change: { type: 'drop-hypothesis', question: question.id, hypothesis: hypothesis.id } })}
+            >
+              Drop
+            </button>
+          </span>
+        )}
+      </p>
+      <p className="text-[13px] text-muted">
+        {words.nothing}. {words.something}. By {COEFFICIENTS[hypothesis.method].name}
+        {hypothesis.because && `: ${hypothesis.because.replace(/\.$/, '')}`}.
+      </p>
+      {hypothesis.revised && <p className="text-[13px] text-caution">Changed after its result was shown; the trail says how.</p>}
+      {hypothesis.shown &&
+        (decision ? (
+          <Outcome x={x} y={y} {...{ study, settings, hypothesis, decision }} />
+        ) : (
+          <div role="status" aria-label="Computing the result" className="mt-2 h-12 rounded bg-rule/50" />
+        ))}
+    </li>
+  );
+}
+
+type OutcomeProps = Pick<HypothesisItemProps, 'study' | 'settings' | 'hypothesis'> & {
+  readonly x: Variable;
+  readonly y: Variable;
+  readonly decision: Decision;
+};
+
+function Outcome({ x, y, study, settings, hypothesis: { method, expectation, bound }, decision }: OutcomeProps) {
+  const { levels, level, adjust, control } = settings;
+  const test = decision.result.tests[method];
+  const alpha = levels[0] ?? 0.05;
+  const { equivalence } = decision;
+  return (
+    <div data-testid="hypothesis-outcome">
+      <p className="figures mt-2">
+        {decision.rejected === null ? (
+          <strong>No decision: there is no p.</strong>
+        ) : (
+          <strong>{decision.rejected ? 'H₀ is rejected' : 'H₀ is not rejected'}</strong>
+        )}{' '}
+        {COEFFICIENTS[method].symbol} = {formatCoefficient(test.coefficient ?? Number.NaN)}
+        {test.interval && `, ${percent(level)} interval ${formatInterval(test.interval.low, test.interval.high)}`}, n = {test.n},{' '}
+        {formatPRelation(decision.p, levels)}
+        {decision.adjusted ? ` (${adjustmentInWords(adjust)} within the question)` : ''}, at {levelInWords(alpha)}.
+      </p>
+      {equivalence && bound !== null && (
+        <p className="figures mt-1 text-[13px]">
+          {equivalence.pValue <= alpha
+            ? `Smaller than ±${levelInWords(bound)}: an association that large is ruled out`
+            : `That it is smaller than ±${levelInWords(bound)} was not shown`}{' '}
+          (two one-sided tests, {formatPRelation(equivalence.pValue, levels)}
+          {equivalence.interval &&
+            `; ${percent(1 - 2 * alpha)} interval ${formatInterval(equivalence.interval.low, equivalence.interval.high)}`}
+          ).
+        </p>
+      )}
+      <PairSentence
+        pair={{ x, y }}
+        result={decision.result}
+        method={method}
+        alternative={ALTERNATIVE[expectation]}
+        alpha={alpha}
+        rowMeaning={study.state.rowMeaning}
+        held={study.state.variables.filter(({ id }) => control.includes(id))}
+      />
+    </div>
+  );
+}

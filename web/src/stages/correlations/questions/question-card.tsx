@@ -1,0 +1,86 @@
+import type { Question, StatedHypothesis } from '@ivlen/contract';
+import { Plus, X } from 'lucide-react';
+import { useState } from 'react';
+import { useReadOnly } from '../../../frame/read-only';
+import { Hint } from '../../../frame/tooltip';
+import { useStudyChanges } from '../../../trail/use-study-changes';
+import type { ArrangementProps } from '../arrangement';
+import { HypothesisForm } from './hypothesis-form';
+import { HypothesisItem } from './hypothesis-item';
+import { QuestionSummary } from './question-summary';
+import { useDecisions } from './use-decisions';
+
+type QuestionCardProps = ArrangementProps & { readonly question: Question; readonly number: number };
+
+/** One question: its hypotheses as stated, their results once shown, and what they say together. */
+export function QuestionCard(props: QuestionCardProps) {
+  const { study, question, number, settings, variables } = props;
+  const { change } = useStudyChanges(study);
+  const readOnly = useReadOnly();
+  const [editing, setEditing] = useState<string | 'new' | null>(null);
+  const decisions = useDecisions(study, question, settings, variables);
+  const hidden = question.hypotheses.filter(({ shown }) => !shown).length;
+  const close = () => setEditing(null);
+  return (
+    <section aria-label={`Question ${number}: ${question.text}`} className="mb-6 rounded border border-rule bg-surface p-4">
+      <header className="flex items-start gap-3">
+        <h2 className="font-serif text-[19px] leading-snug font-medium">
+          <span className="mr-1.5 text-muted">{number}.</span>
+          {question.text}
+        </h2>
+        {!readOnly && (
+          <Hint text="Drop the question with its hypotheses">
+            <button
+              type="button"
+              className="icon-button ml-auto shrink-0"
+              aria-label={`Drop question ${number}`}
+              disabled={change.isPending}
+              onClick={() => change.mutate({ change: { type: 'drop-question', question: question.id } })}
+            >
+              <X size={16} />
+            </button>
+          </Hint>
+        )}
+      </header>
+      {question.hypotheses.length === 0 && editing === null && (
+        <p className="mt-2 text-muted">No hypothesis yet. State the pairs that would answer this, and what you expect.</p>
+      )}
+      <ol className="mt-2">
+        {question.hypotheses.map((hypothesis: StatedHypothesis, i) =>
+          editing === hypothesis.id ? (
+            <li key={hypothesis.id} className="border-t border-rule py-3">
+              <HypothesisForm study={study} question={question} before={hypothesis} onDone={close} />
+            </li>
+          ) : (
+            <HypothesisItem
+              key={hypothesis.id}
+              {...props}
+              hypothesis={hypothesis}
+              decision={decisions[i]}
+              onEdit={() => setEditing(hypothesis.id)}
+            />
+          ),
+        )}
+      </ol>
+      {editing === 'new' && <HypothesisForm study={study} question={question} before={null} onDone={close} />}
+      {!readOnly && editing === null && (
+        <p className="mt-3 flex flex-wrap gap-4">
+          <button type="button" className="button" onClick={() => setEditing('new')}>
+            <Plus size={14} aria-hidden="true" /> State a hypothesis
+          </button>
+          {hidden > 0 && (
+            <button
+              type="button"
+              className="button"
+              disabled={change.isPending}
+              onClick={() => change.mutate({ change: { type: 'show-results', question: question.id } })}
+            >
+              Show {hidden === 1 ? 'the result' : `the ${hidden} results`}
+            </button>
+          )}
+        </p>
+      )}
+      <QuestionSummary study={study} question={question} decisions={decisions} settings={settings} />
+    </section>
+  );
+}

@@ -1,0 +1,56 @@
+import type { CorrelationSettings, PairResult, Question, Study, Variable } from '@ivlen/contract';
+import { adjustPValues, type EquivalenceTest, equivalenceTest } from '@ivlen/core';
+import { useQueries } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { analysisQuery } from '../../../api/queries';
+import { completeForOf, howOf } from '../correlation-requests';
+import { ALTERNATIVE } from './expectation-words';
+
+/** What came of a hypothesis; undefined while it is computed or not to be shown. */
+export interface Decision {
+  readonly result: PairResult;
+  /** The p that decides: adjusted where p-values are. */
+  readonly p: number;
+  readonly adjusted: boolean;
+  /** null where there is no p. */
+  readonly rejected: boolean | null;
+  readonly equivalence: EquivalenceTest | null;
+}
+
+/** The decisions of a question's hypotheses whose results are shown, at the first level; adjusted within the question. */
+export function useDecisions(
+  study: Study,
+  { hypotheses }: Question,
+  settings: CorrelationSettings,
+  variables: readonly Variable[],
+): readonly (Decision | undefined)[] {
+  const completeFor = completeForOf(settings, variables);
+  const results = useQueries({
+    queries: hypotheses.map(({ x, y, expectation, shown }) => ({
+      ...analysisQuery(study.id, study.head, {
+        kind: 'pair' as const,
+        x,
+        y,
+        completeFor,
+        ...howOf(settings),
+        alternative: ALTERNATIVE[expectation],
+      }),
+      enabled: shown,
+    })),
+    combine: (found) => found.map(({ data }) => data),
+  });
+  const { adjust, levels } = settings;
+  return useMemo(() => {
+    const alpha = levels[0] ?? 0.05;
+    const raw = hypotheses.map(({ method }, i) => results[i]?.tests[method].pValue ?? Number.NaN);
+    const deciding = adjust === 'none' ? raw : [...adjustPValues(raw, adjust)];
+    return hypotheses.map(({ method, bound }, i): Decision | undefined => {
+      const result = results[i];
+      if (!result) return undefined;
+      const p = deciding[i] ?? Number.NaN;
+      const { coefficient, n } = result.tests[method];
+      const equivalence = bound === null || coefficient === null ? null : equivalenceTest({ coefficient, n }, bound, { method, alpha });
+      return { result, p, adjusted: adjust !== 'none', rejected: Number.isNaN(p) ? null : p <= alpha, equivalence };
+    });
+  }, [hypotheses, results, adjust, levels]);
+}

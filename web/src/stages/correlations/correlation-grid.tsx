@@ -1,11 +1,9 @@
 import type { CorrelationSettings, Study, Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
-import { type KeyboardEvent, type MouseEvent, useMemo, useState } from 'react';
+import { type CSSProperties, type KeyboardEvent, type MouseEvent, useMemo, useState } from 'react';
 import { analysisQuery } from '../../api/queries';
 import { useCoefficientScale } from '../../figures/use-coefficient-scale';
-import { useElementWidth } from '../../frame/use-element-width';
 import type { WorkingSet } from '../../settings/use-working-set';
-import { displayName } from '../../variable-name';
 import { CellReadout } from './cell-readout';
 import type { GridCellData } from './grid-cell-data';
 import { DiagonalCell, PairCell } from './grid-cells';
@@ -16,6 +14,7 @@ import { MiniPlot } from './mini-plot';
 import { type Place, useGridKeys } from './use-grid-keys';
 import { useGridWindow } from './use-grid-window';
 import type { Pair } from './use-pair-selection';
+import { GAP, useTileSizes } from './use-tile-sizes';
 
 export interface CorrelationGridProps {
   readonly study: Study;
@@ -50,11 +49,8 @@ export function CorrelationGrid(props: CorrelationGridProps) {
   } = useGridKeys(size, ({ i, j }) => `${i < 0 ? COLUMN : variables[i]?.id}.${j < 0 ? ROW : variables[j]?.id}`);
   const [lit, setLit] = useState<LitCell | null>(null);
   const compact = settings.size === 'compact';
-  const height = compact ? 24 : tileHeight(size);
-  const narrowest = compact ? 34 : size > 16 ? 40 : 52;
-  const tileWidth = (useElementWidth(grid) - ROW_NAMES - (settings.descriptives ? FIGURES : 0)) / size;
-  const upright = !compact && variables.every((variable) => longestWord(displayName(variable)) * LETTER <= tileWidth);
-  const { rows, columns } = useGridWindow(grid, size, { width: Math.max(narrowest, tileWidth) + 2, height: height + 2 });
+  const sizes = useTileSizes(grid, variables, settings);
+  const { rows, columns } = useGridWindow(grid, size, { width: sizes.tile + GAP, height: sizes.height + GAP });
   // One cell is always in the tab order, also where the last one that had the focus is not drawn.
   const drawn =
     wanted.i < rows[1] && wanted.j < columns[1] && (wanted.i < 0 || wanted.i >= rows[0]) && (wanted.j < 0 || wanted.j >= columns[0]);
@@ -90,7 +86,6 @@ export function CorrelationGrid(props: CorrelationGridProps) {
   const litCell = lit && lit.place.i !== lit.place.j ? cellAt(matrix, lit.place) : null;
   const isSelected = (a: Variable, b: Variable) =>
     selected !== null && [a.id, b.id].every((id) => id === selected.x.id || id === selected.y.id);
-  const withPlots = settings.below === 'plot' || settings.above === 'plot';
 
   return (
     <div
@@ -99,11 +94,10 @@ export function CorrelationGrid(props: CorrelationGridProps) {
       aria-label={`Correlation matrix of ${size} variables`}
       aria-rowcount={size + 1}
       aria-colcount={size + 1}
-      className="figures grid max-w-full gap-0.5"
-      style={{
-        gridTemplateColumns: `minmax(84px, max-content) repeat(${size}, minmax(${narrowest}px, ${compact ? 44 : 82}px))${settings.descriptives ? ' max-content max-content' : ''}`,
-        gridTemplateRows: `auto repeat(${size}, ${height}px)`,
-      }}
+      className="figures w-fit"
+      style={
+        { '--tile': `${sizes.tile}px`, '--names': `${sizes.names}px`, minWidth: sizes.names + size * (sizes.tile + GAP) } as CSSProperties
+      }
       onClick={(event: MouseEvent) => open(event.target, event.ctrlKey || event.metaKey || event.shiftKey)}
       onKeyDown={onKey}
       onFocus={(event) => {
@@ -115,8 +109,9 @@ export function CorrelationGrid(props: CorrelationGridProps) {
       onMouseLeave={() => setLit(null)}
       onBlur={() => setLit(null)}
     >
-      <div role="row" aria-rowindex={1} className="contents">
-        <div role="columnheader" className="sticky left-0 z-20" style={{ gridRow: 1, gridColumn: 1 }} aria-label="Variable" />
+      <div role="row" aria-rowindex={1} className="sticky top-0 z-20 flex items-end gap-0.5 bg-paper pb-1">
+        <div role="columnheader" className="sticky left-0 z-20 w-(--names) shrink-0 self-stretch bg-paper" aria-label="Variable" />
+        <Skipped tiles={columns[0]} />
         {variables.slice(...columns).map((variable, k) => {
           const j = columns[0] + k;
           return (
@@ -124,8 +119,7 @@ export function CorrelationGrid(props: CorrelationGridProps) {
               key={variable.id}
               role="columnheader"
               aria-colindex={j + 2}
-              className={`sticky top-0 z-10 flex items-end justify-center self-end bg-paper px-0.5 pb-1 text-center text-[12px] leading-tight ${lit?.place.j === j ? 'font-semibold' : ''}`}
-              style={{ gridRow: 1, gridColumn: j + 2 }}
+              className={`flex w-(--tile) shrink-0 items-end justify-center px-0.5 text-center text-[12px] leading-tight ${lit?.place.j === j ? 'font-semibold' : ''}`}
             >
               <HeaderMenu
                 study={study}
@@ -136,23 +130,29 @@ export function CorrelationGrid(props: CorrelationGridProps) {
                 className="max-w-full"
                 cell={`${COLUMN}.${variable.id}`}
                 active={active.i < 0 && active.j === j}
-              >
-                <span className={upright ? 'block' : 'block max-h-32 rotate-180 [writing-mode:vertical-rl]'}>{displayName(variable)}</span>
-              </HeaderMenu>
+                upright={sizes.upright}
+              />
             </div>
           );
         })}
-        {settings.descriptives && <MeanAndSd.Header column={size + 2} />}
+        {settings.descriptives && <MeanAndSd.Header />}
       </div>
+      <div aria-hidden="true" style={{ height: rows[0] * (sizes.height + GAP) }} />
       {variables.slice(...rows).map((row, k) => {
         const i = rows[0] + k;
         return (
-          <div key={row.id} role="row" aria-rowindex={i + 2} className="contents">
+          // A row lays itself out alone, so that one more or less costs the others nothing.
+          <div
+            key={row.id}
+            role="row"
+            aria-rowindex={i + 2}
+            className="mb-0.5 flex gap-0.5 [contain:layout_style]"
+            style={{ height: sizes.height }}
+          >
             <div
               role="rowheader"
               aria-colindex={1}
-              className={`sticky left-0 z-10 flex max-w-44 items-center justify-end bg-paper pr-2 text-right leading-tight ${compact ? 'overflow-hidden text-[12px]' : ''} ${lit?.place.i === i ? 'font-semibold' : ''}`}
-              style={{ gridRow: i + 2, gridColumn: 1 }}
+              className={`sticky left-0 z-10 flex w-(--names) shrink-0 items-center justify-end bg-paper pr-2 text-right leading-tight ${compact ? 'overflow-hidden text-[12px]' : ''} ${lit?.place.i === i ? 'font-semibold' : ''}`}
             >
               <HeaderMenu
                 study={study}
@@ -162,15 +162,15 @@ export function CorrelationGrid(props: CorrelationGridProps) {
                 onOrder={onOrder}
                 cell={`${row.id}.${ROW}`}
                 active={active.j < 0 && active.i === i}
-                className={`text-right ${compact ? 'truncate' : ''}`}
-              >
-                {displayName(row)}
-              </HeaderMenu>
+                className={compact ? 'truncate text-right' : 'text-right'}
+                upright
+              />
             </div>
+            <Skipped tiles={columns[0]} />
             {variables.slice(...columns).map((column, l) => {
               const j = columns[0] + l;
               const cell = matrix.cell(row, column);
-              const common = { cell, height, i, j, active: active.i === i && active.j === j };
+              const common = { cell, height: sizes.height, j, active: active.i === i && active.j === j };
               if (i === j)
                 return <DiagonalCell key={column.id} {...common} bins={bins.get(row.id) ?? NO_BINS} marked={marked.get(row.id)} />;
               const half = i > j ? settings.below : settings.above;
@@ -184,23 +184,21 @@ export function CorrelationGrid(props: CorrelationGridProps) {
                   selected={isSelected(row, column)}
                   otherN={cell.n !== mostRows}
                   plot={
-                    withPlots && half === 'plot' ? (
-                      <MiniPlot
-                        study={study}
-                        x={column}
-                        y={row}
-                        width={Math.max(narrowest, Math.min(compact ? 44 : 82, tileWidth)) - 4}
-                        height={height - 4}
-                      />
-                    ) : null
+                    half === 'plot' ? <MiniPlot study={study} x={column} y={row} width={sizes.tile - 4} height={sizes.height - 4} /> : null
                   }
                 />
               );
             })}
-            {settings.descriptives && <MeanAndSd study={study} variable={row} variables={variables} row={i + 2} column={size + 2} />}
+            {settings.descriptives && (
+              <>
+                <Skipped tiles={size - columns[1]} />
+                <MeanAndSd study={study} variable={row} variables={variables} />
+              </>
+            )}
           </div>
         );
       })}
+      <div aria-hidden="true" style={{ height: (size - rows[1]) * (sizes.height + GAP) }} />
       {lit && litCell && <CellReadout cell={litCell} settings={settings} place={lit.element.getBoundingClientRect()} />}
     </div>
   );
@@ -229,18 +227,9 @@ function mostRowsOf({ variables, cell }: Pick<Matrix, 'variables' | 'cell'>): nu
   return variables.reduce((most, row, i) => variables.slice(0, i).reduce((m, column) => Math.max(m, cell(row, column).n), most), 0);
 }
 
-/** About the widths, in pixels, of the column of names, of means and SDs, and of one letter over a column. */
-const ROW_NAMES = 100;
-const FIGURES = 130;
-const LETTER = 5.2;
-
-function longestWord(name: string): number {
-  return Math.max(...name.split(' ').map((word) => word.length));
-}
-
-/** Tiles get lower as variables get more, so that a dozen fit a laptop's screen. */
-function tileHeight(size: number): number {
-  if (size <= 7) return 54;
-  if (size <= 9) return 48;
-  return size <= 12 ? 39 : 32;
+/** Room for tiles that are not drawn. */
+function Skipped({ tiles }: { tiles: number }) {
+  return tiles > 0 ? (
+    <div aria-hidden="true" className="shrink-0" style={{ width: `calc(${tiles} * (var(--tile) + ${GAP}px) - ${GAP}px)` }} />
+  ) : null;
 }

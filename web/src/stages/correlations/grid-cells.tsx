@@ -12,8 +12,7 @@ interface CellProps {
   /** Whether it is the one cell in the tab order. */
   readonly active: boolean;
   readonly height: number;
-  /** Its place in the grid, from 0. */
-  readonly i: number;
+  /** Its column in the grid, from 0. */
   readonly j: number;
 }
 
@@ -31,15 +30,12 @@ interface PairCellProps extends CellProps {
 
 /** Most cells stay the same when a variable comes or goes: only those that differ are drawn again. */
 function sameCellProps<P extends CellProps>(before: P, after: P): boolean {
-  const { cell: cellBefore, ...restBefore } = before;
-  const { cell: cellAfter, ...restAfter } = after;
-  return sameEntries(cellBefore, cellAfter) && sameEntries(restBefore, restAfter);
+  return sameEntries(before, after, 'cell') && (before.cell === after.cell || sameEntries(before.cell, after.cell, null));
 }
 
-function sameEntries<T extends object>(before: T, after: T): boolean {
-  const entries = Object.entries(before);
-  const others = new Map<string, unknown>(Object.entries(after));
-  return entries.length === others.size && entries.every(([key, value]) => Object.is(others.get(key), value));
+function sameEntries<T extends object>(before: T, after: T, except: keyof T | null): boolean {
+  for (const key in after) if (key !== except && !Object.is(before[key], after[key])) return false;
+  return true;
 }
 
 /** A cell about a pair; the grid around it listens to the pointer and the keys. */
@@ -76,7 +72,9 @@ function CoefficientTile(props: PairCellProps) {
       {compact ? (
         <span className={`text-[11px] whitespace-nowrap ${marks > 0 ? 'font-bold' : ''} ${wavy}`}>{formatCoefficient(coefficient)}</span>
       ) : (
-        <span className="grid w-full grid-cols-[minmax(8px,1fr)_auto_minmax(14px,1fr)] items-center">
+        <span
+          className={`grid w-full items-center ${method ? 'grid-cols-[minmax(8px,1fr)_auto_minmax(14px,1fr)]' : 'grid-cols-[minmax(0,1fr)_auto_minmax(14px,1fr)]'}`}
+        >
           <span aria-hidden="true" className="-mt-2 pr-px text-right text-[10px] leading-none">
             {method ? COEFFICIENTS[method].symbol : ''}
           </span>
@@ -117,7 +115,7 @@ interface DiagonalCellProps extends CellProps {
   readonly marked: string | undefined;
 }
 
-export const DiagonalCell = memo(function DiagonalCell({ cell, active, height, i, j, bins, marked }: DiagonalCellProps) {
+export const DiagonalCell = memo(function DiagonalCell({ cell, active, height, j, bins, marked }: DiagonalCellProps) {
   return (
     <div
       data-cell={cellId(cell)}
@@ -126,8 +124,8 @@ export const DiagonalCell = memo(function DiagonalCell({ cell, active, height, i
       aria-colindex={j + 2}
       aria-label={`${displayName(cell.row)}: distribution of ${cell.n} values${marked ? `; ${marked}` : ''}`}
       title={marked}
-      className="relative flex items-end justify-center overflow-hidden rounded bg-sunken px-1"
-      style={{ height, gridRow: i + 2, gridColumn: j + 2 }}
+      className="relative flex w-(--tile) shrink-0 items-end justify-center overflow-hidden rounded bg-sunken px-1"
+      style={{ height }}
     >
       {marked && (
         <span aria-hidden="true" className="absolute top-0.5 right-1 text-[10px] leading-none text-caution">
@@ -145,7 +143,7 @@ interface FrameProps extends PairCellProps {
   readonly children: ReactNode;
 }
 
-function Frame({ cell, active, settings, i, j, className, style, selected, children }: FrameProps) {
+function Frame({ cell, active, settings, j, className, style, selected, children }: FrameProps) {
   return (
     <div
       data-cell={cellId(cell)}
@@ -154,8 +152,8 @@ function Frame({ cell, active, settings, i, j, className, style, selected, child
       aria-colindex={j + 2}
       aria-selected={selected}
       aria-label={`${displayName(cell.row)} and ${displayName(cell.column)}: ${cellLines(cell, settings).join('; ')}`}
-      className={`flex cursor-pointer items-center justify-center rounded text-center leading-none ${className}`}
-      style={{ ...style, gridRow: i + 2, gridColumn: j + 2 }}
+      className={`flex w-(--tile) shrink-0 cursor-pointer items-center justify-center rounded text-center leading-none [contain:layout_style] ${className}`}
+      style={style}
     >
       {children}
     </div>

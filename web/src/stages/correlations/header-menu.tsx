@@ -1,6 +1,6 @@
 import { canBeCorrelated, type Study, type Variable } from '@ivlen/contract';
 import { DropdownMenu } from 'radix-ui';
-import type { DragEvent, ReactNode } from 'react';
+import { type DragEvent, memo } from 'react';
 import { useReadOnly } from '../../frame/read-only';
 import type { WorkingSet } from '../../settings/use-working-set';
 import { useStudyChanges } from '../../trail/use-study-changes';
@@ -14,29 +14,21 @@ interface HeaderMenuProps {
   readonly shown: readonly Variable[];
   /** Called when an own order is made. */
   readonly onOrder: () => void;
-  readonly children: ReactNode;
   readonly className: string;
   /** What the grid knows it by, and whether it is in the tab order. */
   readonly cell: string;
   readonly active: boolean;
+  /** Whether the name stands upright, else it runs up the column. */
+  readonly upright: boolean;
 }
 
 /** The name of a row or column: its menu replaces, moves or takes out the variable in place; it can be dragged to another. */
-export function HeaderMenu({ study, variable, workingSet, shown, onOrder, children, className, cell, active }: HeaderMenuProps) {
-  const { change } = useStudyChanges(study);
-  const readOnly = useReadOnly();
+export const HeaderMenu = memo(function HeaderMenu(props: HeaderMenuProps) {
+  const { variable, shown, className, cell, active, upright } = props;
   const name = displayName(variable);
+  const reorder = useReorder(props);
   const ids = shown.map(({ id }) => id);
   const at = ids.indexOf(variable.id);
-  const others = study.state.variables.filter((item) => canBeCorrelated(item) && !workingSet.has(item.id));
-  const reorder = (next: string[]) => {
-    workingSet.replace(next);
-    onOrder();
-  };
-  const moveTo = (place: number) => {
-    const rest = ids.filter((id) => id !== variable.id);
-    reorder([...rest.slice(0, place), variable.id, ...rest.slice(place)]);
-  };
   const onDrop = (event: DragEvent) => {
     const dragged = event.dataTransfer.getData(DRAGGED);
     if (!ids.includes(dragged) || dragged === variable.id) return;
@@ -45,7 +37,6 @@ export function HeaderMenu({ study, variable, workingSet, shown, onOrder, childr
     const place = rest.indexOf(variable.id) + (ids.indexOf(dragged) < at ? 1 : 0);
     reorder([...rest.slice(0, place), dragged, ...rest.slice(place)]);
   };
-  const setRole = (role: Variable['role']) => change.mutate({ change: { type: 'edit-variable', variable: variable.id, patch: { role } } });
   return (
     <DropdownMenu.Root>
       <DropdownMenu.Trigger
@@ -60,65 +51,94 @@ export function HeaderMenu({ study, variable, workingSet, shown, onOrder, childr
         onDragOver={(event) => event.dataTransfer.types.includes(DRAGGED) && event.preventDefault()}
         onDrop={onDrop}
       >
-        {children}
+        <span className={upright ? '' : 'block max-h-32 rotate-180 [writing-mode:vertical-rl]'}>{name}</span>
       </DropdownMenu.Trigger>
       <DropdownMenu.Portal>
         <DropdownMenu.Content className="menu" align="start" sideOffset={2}>
-          <DropdownMenu.Label className="px-3 py-1 text-[13px] text-muted">{name}</DropdownMenu.Label>
-          {others.length > 0 && (
-            <DropdownMenu.Sub>
-              <DropdownMenu.SubTrigger className="menu-item">Replace by …</DropdownMenu.SubTrigger>
-              <DropdownMenu.Portal>
-                <DropdownMenu.SubContent className="menu max-h-80 overflow-y-auto" sideOffset={4}>
-                  {others.map((other) => (
-                    <DropdownMenu.Item
-                      key={other.id}
-                      className="menu-item"
-                      onSelect={() => workingSet.replace(workingSet.variables.map(({ id }) => (id === variable.id ? other.id : id)))}
-                    >
-                      {displayName(other)}
-                    </DropdownMenu.Item>
-                  ))}
-                </DropdownMenu.SubContent>
-              </DropdownMenu.Portal>
-            </DropdownMenu.Sub>
-          )}
-          <DropdownMenu.Item className="menu-item" disabled={at === 0} onSelect={() => moveTo(at - 1)}>
-            Move one earlier
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className="menu-item" disabled={at === ids.length - 1} onSelect={() => moveTo(at + 1)}>
-            Move one later
-          </DropdownMenu.Item>
-          <DropdownMenu.Item className="menu-item" disabled={at === 0} onSelect={() => moveTo(0)}>
-            Move to the front
-          </DropdownMenu.Item>
-          {!readOnly && (
-            <>
-              <DropdownMenu.Separator className="my-1 border-t border-rule" />
-              {variable.role !== 'outcome' && (
-                <DropdownMenu.Item className="menu-item" onSelect={() => setRole('outcome')}>
-                  Make it an outcome
-                </DropdownMenu.Item>
-              )}
-              {variable.role !== 'predictor' && (
-                <DropdownMenu.Item className="menu-item" onSelect={() => setRole('predictor')}>
-                  Make it a predictor
-                </DropdownMenu.Item>
-              )}
-              {(variable.role === 'outcome' || variable.role === 'predictor') && (
-                <DropdownMenu.Item className="menu-item" onSelect={() => setRole(null)}>
-                  Neither outcome nor predictor
-                </DropdownMenu.Item>
-              )}
-            </>
-          )}
-          <DropdownMenu.Separator className="my-1 border-t border-rule" />
-          <DropdownMenu.Item className="menu-item" onSelect={() => workingSet.set([variable.id], false)}>
-            Take out
-          </DropdownMenu.Item>
+          <Items {...props} />
         </DropdownMenu.Content>
       </DropdownMenu.Portal>
     </DropdownMenu.Root>
+  );
+});
+
+/** Takes an own order on, from the order on screen. */
+function useReorder({ workingSet, onOrder }: Pick<HeaderMenuProps, 'workingSet' | 'onOrder'>) {
+  return (next: string[]) => {
+    workingSet.replace(next);
+    onOrder();
+  };
+}
+
+/** What the menu offers; there only while it is open. */
+function Items(props: HeaderMenuProps) {
+  const { study, variable, workingSet, shown } = props;
+  const { change } = useStudyChanges(study);
+  const readOnly = useReadOnly();
+  const reorder = useReorder(props);
+  const ids = shown.map(({ id }) => id);
+  const at = ids.indexOf(variable.id);
+  const others = study.state.variables.filter((item) => canBeCorrelated(item) && !workingSet.has(item.id));
+  const moveTo = (place: number) => {
+    const rest = ids.filter((id) => id !== variable.id);
+    reorder([...rest.slice(0, place), variable.id, ...rest.slice(place)]);
+  };
+  const setRole = (role: Variable['role']) => change.mutate({ change: { type: 'edit-variable', variable: variable.id, patch: { role } } });
+  return (
+    <>
+      <DropdownMenu.Label className="px-3 py-1 text-[13px] text-muted">{displayName(variable)}</DropdownMenu.Label>
+      {others.length > 0 && (
+        <DropdownMenu.Sub>
+          <DropdownMenu.SubTrigger className="menu-item">Replace by …</DropdownMenu.SubTrigger>
+          <DropdownMenu.Portal>
+            <DropdownMenu.SubContent className="menu max-h-80 overflow-y-auto" sideOffset={4}>
+              {others.map((other) => (
+                <DropdownMenu.Item
+                  key={other.id}
+                  className="menu-item"
+                  onSelect={() => workingSet.replace(workingSet.variables.map(({ id }) => (id === variable.id ? other.id : id)))}
+                >
+                  {displayName(other)}
+                </DropdownMenu.Item>
+              ))}
+            </DropdownMenu.SubContent>
+          </DropdownMenu.Portal>
+        </DropdownMenu.Sub>
+      )}
+      <DropdownMenu.Item className="menu-item" disabled={at === 0} onSelect={() => moveTo(at - 1)}>
+        Move one earlier
+      </DropdownMenu.Item>
+      <DropdownMenu.Item className="menu-item" disabled={at === ids.length - 1} onSelect={() => moveTo(at + 1)}>
+        Move one later
+      </DropdownMenu.Item>
+      <DropdownMenu.Item className="menu-item" disabled={at === 0} onSelect={() => moveTo(0)}>
+        Move to the front
+      </DropdownMenu.Item>
+      {!readOnly && (
+        <>
+          <DropdownMenu.Separator className="my-1 border-t border-rule" />
+          {variable.role !== 'outcome' && (
+            <DropdownMenu.Item className="menu-item" onSelect={() => setRole('outcome')}>
+              Make it an outcome
+            </DropdownMenu.Item>
+          )}
+          {variable.role !== 'predictor' && (
+            <DropdownMenu.Item className="menu-item" onSelect={() => setRole('predictor')}>
+              Make it a predictor
+            </DropdownMenu.Item>
+          )}
+          {(variable.role === 'outcome' || variable.role === 'predictor') && (
+            <DropdownMenu.Item className="menu-item" onSelect={() => setRole(null)}>
+              Neither outcome nor predictor
+            </DropdownMenu.Item>
+          )}
+        </>
+      )}
+      <DropdownMenu.Separator className="my-1 border-t border-rule" />
+      <DropdownMenu.Item className="menu-item" onSelect={() => workingSet.set([variable.id], false)}>
+        Take out
+      </DropdownMenu.Item>
+    </>
   );
 }
 

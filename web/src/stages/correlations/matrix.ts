@@ -62,7 +62,14 @@ export function buildMatrix(
       ? known
       : main.result.variables.flatMap((id) => study.state.variables.filter((item) => item.id === id));
   const ordered = inOrder(shown, main, order);
-  const cell = (k: number, row: Variable, column: Variable) => cellOf(tables, k, row, column, cautions);
+  // A cell is asked for whenever something about the grid changes; it is made once.
+  const made = new Map<string, GridCellData>();
+  const cell = (k: number, row: Variable, column: Variable) => {
+    const key = `${k}.${row.id}.${column.id}`;
+    const found = made.get(key) ?? cellOf(tables, k, row, column, cautions);
+    made.set(key, found);
+    return found;
+  };
   return {
     variables: ordered,
     methods: methods.filter((_, k) => tables[k] !== undefined),

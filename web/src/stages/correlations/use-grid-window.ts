@@ -8,8 +8,8 @@ export interface GridWindow {
 
 /** Up to so many variables everything is drawn. */
 const ALL_UP_TO = 24;
-/** So many rows and columns more than fit are drawn on each side, in steps of as many, so that scrolling seldom draws. */
-const AHEAD = 6;
+/** So many rows and columns more than fit are drawn on each side, a few at a time, so that no frame has much to draw. */
+const [AHEAD, STEP] = [6, 2];
 
 /** Which cells of a large grid are near the screen. */
 export function useGridWindow(grid: RefObject<HTMLElement | null>, size: number, tile: { width: number; height: number }): GridWindow {
@@ -19,13 +19,13 @@ export function useGridWindow(grid: RefObject<HTMLElement | null>, size: number,
   const large = size > ALL_UP_TO;
   useEffect(() => {
     const element = grid.current;
-    const scroller = element && scrollerOf(element);
+    const scroller = element?.closest('[data-scrolls]');
     if (!large || !element || !scroller) return;
     const look = () => {
       const [frame, place] = [scroller.getBoundingClientRect(), element.getBoundingClientRect()];
       const range = (from: number, length: number, step: number): readonly [number, number] => {
-        const first = Math.floor(from / step / AHEAD) * AHEAD - AHEAD;
-        return [Math.max(0, first), Math.max(AHEAD, first + Math.ceil(length / step / AHEAD) * AHEAD + 3 * AHEAD)];
+        const first = Math.floor(from / step / STEP) * STEP;
+        return [Math.max(0, first - AHEAD), Math.max(AHEAD, first + Math.ceil(length / step) + AHEAD)];
       };
       const next = {
         rows: range(frame.top - place.top, frame.height, height),
@@ -45,10 +45,4 @@ export function useGridWindow(grid: RefObject<HTMLElement | null>, size: number,
   if (!large) return all;
   const cut = ([from, to]: readonly [number, number]): readonly [number, number] => [Math.min(from, size), Math.min(to, size)];
   return { rows: cut(seen.rows), columns: cut(seen.columns) };
-}
-
-function scrollerOf(element: HTMLElement): HTMLElement | null {
-  const parent = element.parentElement;
-  if (!parent) return null;
-  return /auto|scroll/.test(getComputedStyle(parent).overflowY) ? parent : scrollerOf(parent);
 }

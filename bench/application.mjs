@@ -1,6 +1,7 @@
 // How fast a running application brings a large table in and answers at size: ./ivlen start, then npm run bench:application.
 import { execFile } from 'node:child_process';
 import { createWriteStream, existsSync, mkdtempSync, openAsBlob, readFileSync, rmSync } from 'node:fs';
+import { writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
@@ -45,6 +46,21 @@ async function writeTable(path) {
     if (!file.write(`${lines.join('\n')}\n`)) await new Promise((resolve) => file.once('drain', resolve));
   }
   await new Promise((resolve) => file.end(resolve));
+}
+
+/** Variables in five correlated families. */
+async function writeFamilies(path, rows, columns) {
+  let state = 7;
+  const random = () => {
+    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
+    return state / 2 ** 32 - 0.5;
+  };
+  const lines = [Array.from({ length: columns }, (_, i) => `x${i}`).join(',')];
+  for (let row = 0; row < rows; row++) {
+    const common = Array.from({ length: 5 }, random);
+    lines.push(Array.from({ length: columns }, (_, i) => (common[i % 5] + random()).toFixed(4)).join(','));
+  }
+  await writeFile(path, lines.join('\n'));
 }
 
 async function bringIn(path, name) {
@@ -109,6 +125,32 @@ try {
   });
   line('one cell of 200,000 × 24 edited, median of 9, ms (goal: 100)', median(edits).toFixed(0));
   line('  the first, with nothing in memory, ms', edits[0].toFixed(0));
+
+  const analyse = (of, analysis) => post(`/studies/${of.id}/analyses`, { revision: of.head, analysis });
+  const numbers = study.state.variables.filter(({ kind }) => kind === 'continuous' || kind === 'discrete');
+  const shapes = await timed(async () => {
+    const first = await timed(() => analyse(study, { kind: 'shape', variable: numbers[0].id }));
+    await Promise.all(numbers.slice(1).map(({ id }) => analyse(study, { kind: 'shape', variable: id })));
+    return first.ms;
+  });
+  line(`shapes of ${numbers.length} × 200,000, the first, ms (goal: 1000)`, shapes.result.toFixed(0));
+  line('  all, ms (goal: 10000)', shapes.ms.toFixed(0));
+
+  const families = join(folder, 'families.csv');
+  await writeFamilies(families, 10_000, 60);
+  const sixty = await bringIn(families, 'bench sixty');
+  studies.push(sixty.id);
+  const variables = sixty.state.variables.map(({ id }) => id);
+  await analyse(sixty, { kind: 'describe', variables });
+  for (const [method, goal] of [
+    ['pearson', 1000],
+    ['spearman', 1000],
+    ['kendall', 10_000],
+  ]) {
+    const how = { alternative: 'two-sided', missing: 'pairwise', level: 0.95, byVariable: {} };
+    const { ms } = await timed(() => analyse(sixty, { kind: 'correlation', variables, method, ...how }));
+    line(`${method} of 60 × 10,000, ms (goal: ${goal})`, ms.toFixed(0));
+  }
 } finally {
   for (const id of studies) await fetch(`${BASE}/api/studies/${id}`, { method: 'DELETE' });
   rmSync(folder, { recursive: true });

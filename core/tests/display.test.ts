@@ -8,6 +8,7 @@ import {
   formatP,
   formatPRelation,
   pairSentence,
+  partialCorrelation,
   pearson,
   strengthWord,
 } from '@ivlen/core';
@@ -79,6 +80,19 @@ describe('the result sentence', () => {
     const sentence = pairSentence(pearson(x, y, { alternative: 'less' }), nitrate, taxa, 0.05);
     expect(sentence).toMatch(/^No negative association between nitrate and mayfly taxa was detected, r\(6\) = \.\d\d, 95 % CI/);
     expect(sentence).toContain(', one-sided.');
+  });
+
+  it('says what a partial correlation holds constant, with its own degrees of freedom and no share of variance', () => {
+    const z = Float64Array.of(2, 1, 4, 3, 6, 5, 8, 7);
+    const y = Float64Array.of(9, 8, 8, 6, 5, 5, 2, 3);
+    const sentence = pairSentence(partialCorrelation(x, y, [z], { method: 'pearson' }), nitrate, taxa, 0.05, ['slope', 'flow']);
+    expect(sentence).toMatch(
+      /^(With slope and flow held constant, nitrate and mayfly taxa were|With slope and flow held constant, no association)/,
+    );
+    expect(sentence).toContain('r(5) = ');
+    expect(sentence).not.toContain('variance shared');
+    const tau = pairSentence(partialCorrelation(x, y, [z], { method: 'kendall', replicates: 99 }), nitrate, taxa, 0.05, ['slope']);
+    expect(tau).toContain('there is no test of this coefficient');
   });
 
   it('gives the reason where there is no coefficient', () => {

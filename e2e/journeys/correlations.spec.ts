@@ -352,3 +352,32 @@ test('a question: hypotheses stated first, results shown on request, decisions, 
       .first(),
   ).toContainText('Hypothesis changed after its result was shown: more nitrate, fewer mayfly_taxa (Spearman’s ρ)');
 });
+
+test('roles come from the panel, a header is dragged to another place, and bootstrap intervals are computed for the whole matrix', async ({
+  page,
+}) => {
+  await openCopy(page, 'Aldermere streams');
+  await tickOnly(page, ['elevation', 'water temp', 'nitrate', 'mayfly taxa']);
+  const names = () => page.getByRole('columnheader').allTextContents();
+  await expect(page.getByRole('columnheader')).toHaveCount(5);
+  const header = (name: string) => page.getByRole('columnheader', { name }).getByRole('button');
+  await whileSaving(page, () => header('mayfly taxa').dragTo(header('water temp')));
+  await expect.poll(names).toEqual(['', 'elevation', 'mayfly taxa', 'water temp', 'nitrate']);
+
+  await page.getByRole('button', { name: 'Menu of water temp' }).click();
+  await page.getByRole('menuitemradio', { name: 'predictor' }).click();
+  await page.getByRole('button', { name: 'Outcomes × predictors' }).click();
+  await expect(page.getByTestId('methods-line')).toContainText('Pearson’s r of 1 outcome with 2 predictors in all 248 rows');
+  await expect(page.getByRole('table', { name: 'Outcomes by predictors' }).getByRole('row')).toHaveCount(3);
+  await page.getByRole('button', { name: 'Grid', exact: true }).click();
+
+  await page.getByRole('combobox', { name: 'Above the diagonal' }).selectOption('interval');
+  const above = page.getByRole('gridcell', { name: 'mayfly taxa and nitrate: ' });
+  await expect(above).toHaveText(interval(reference.nitrateByTaxa.r.interval));
+  await page.getByRole('button', { name: /change the intervals/ }).click();
+  await page.getByRole('radio', { name: /^Bootstrap/ }).click();
+  await page.keyboard.press('Escape');
+  await expect(page.getByTestId('methods-line')).toContainText('with 95 % bootstrap intervals');
+  await expect(above).not.toHaveText(interval(reference.nitrateByTaxa.r.interval));
+  await expect(above).toHaveText(/^\[−\.\d\d, −\.\d\d\]$/);
+});

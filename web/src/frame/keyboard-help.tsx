@@ -10,6 +10,8 @@ const KEYS: readonly (readonly [string, string])[] = [
   ['← ↑ → ↓', 'move in the matrix'],
   ['Home, End', 'first and last cell of a row'],
   ['Enter', 'open the pair card of a cell'],
+  ['Ctrl Enter', 'compare a cell with the open pair, if they share a variable'],
+  ['[   ]', 'previous and next pair'],
   ['x', 'swap the axes of the pair card'],
   ['Esc', 'close the card'],
   ['Ctrl Z', 'undo the last decision'],

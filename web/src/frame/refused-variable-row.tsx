@@ -1,8 +1,8 @@
 import type { Study, Variable, VariableSummary } from '@ivlen/contract';
 import { memo } from 'react';
 import { displayName } from '../variable-name';
-import { KindMenu } from './kind-menu';
 import { Hint } from './tooltip';
+import { VariableMenu } from './variable-menu';
 
 /** A variable that has no correlation coefficient, with the reason and what can be done. */
 export const RefusedVariableRow = memo(function RefusedVariableRow({
@@ -22,7 +22,7 @@ export const RefusedVariableRow = memo(function RefusedVariableRow({
         </button>
       </Hint>
       <span className="ml-auto shrink-0 text-[12px]">{shortKind(variable, summary)}</span>
-      <KindMenu study={study} variable={variable} />
+      <VariableMenu study={study} variable={variable} />
     </li>
   );
 });

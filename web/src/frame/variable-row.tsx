@@ -1,9 +1,9 @@
 import type { Study, Variable, VariableSummary } from '@ivlen/contract';
 import { memo, useRef } from 'react';
 import { displayName } from '../variable-name';
-import { KindMenu } from './kind-menu';
 import { Sparkline } from './sparkline';
 import { Hint } from './tooltip';
+import { VariableMenu } from './variable-menu';
 
 interface VariableRowProps {
   readonly study: Study;
@@ -61,7 +61,7 @@ export const VariableRow = memo(function VariableRow({ study, variable, summary,
           </span>
         </Hint>
       )}
-      <KindMenu study={study} variable={variable} />
+      <VariableMenu study={study} variable={variable} />
     </li>
   );
 });

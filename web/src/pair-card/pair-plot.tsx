@@ -4,6 +4,7 @@ import { analysisQuery } from '../api/queries';
 import { Scatterplot } from '../figures/scatterplot';
 import { FailureNotice } from '../frame/failure-notice';
 import { useRemembered } from '../frame/use-remembered';
+import { percent } from '../stages/correlations/grid-cell-data';
 import { displayName } from '../variable-name';
 import { type PairContext, pairOf } from './pair-request';
 import { usePairPoints } from './use-pair-points';
@@ -15,7 +16,7 @@ interface PairPlotProps {
   readonly width: number;
 }
 
-const ELLIPSE_SHARE = 0.95;
+const SHARES = [0.5, 0.9, 0.95, 0.99];
 
 /** The scatterplot of the pair, over the rows that its coefficient uses, with what is laid over it. */
 export function PairPlot({ context, result, width }: PairPlotProps) {
@@ -23,6 +24,7 @@ export function PairPlot({ context, result, width }: PairPlotProps) {
   const [line, setLine] = useRemembered<boolean>('plot.line', true);
   const [curve, setCurve] = useRemembered<boolean>('plot.curve', false);
   const [ellipse, setEllipse] = useRemembered<boolean>('plot.ellipse', false);
+  const [share, setShare] = useRemembered<number>('plot.share', 0.95);
   const { points, error } = usePairPoints(study, pair, completeFor);
   const { data: model } = useQuery({
     ...analysisQuery(study.id, study.head, { kind: 'line', ...pairOf(context), level: settings.level }),
@@ -38,7 +40,7 @@ export function PairPlot({ context, result, width }: PairPlotProps) {
         line={line ? fittedLine(result) : null}
         band={line ? model?.band : undefined}
         smooth={curve ? model?.smooth : undefined}
-        ellipse={ellipse && settings.control.length === 0 ? ellipseOf(result) : null}
+        ellipse={ellipse && settings.control.length === 0 ? ellipseOf(result, share) : null}
         xLabel={axisLabel(pair.x)}
         yLabel={axisLabel(pair.y)}
         width={width}
@@ -51,17 +53,35 @@ export function PairPlot({ context, result, width }: PairPlotProps) {
         <Toggle checked={curve} onChange={setCurve}>
           smooth curve
         </Toggle>
-        <Toggle checked={ellipse} onChange={setEllipse} title="Holds 95 % of the cases if the two are jointly normal.">
+        <Toggle checked={ellipse} onChange={setEllipse}>
           ellipse
         </Toggle>
+        {ellipse && (
+          <label>
+            that holds{' '}
+            <select
+              aria-label="Share of cases in the ellipse"
+              className="rounded border border-transparent bg-transparent text-accent hover:border-edge"
+              value={String(share)}
+              onChange={(event) => setShare(Number(event.target.value))}
+            >
+              {SHARES.map((item) => (
+                <option key={item} value={String(item)} className="bg-surface text-ink">
+                  {percent(item)}
+                </option>
+              ))}
+            </select>{' '}
+            of cases if the two are jointly normal
+          </label>
+        )}
       </fieldset>
     </>
   );
 }
 
-function Toggle(props: { checked: boolean; onChange: (on: boolean) => void; title?: string; children: string }) {
+function Toggle(props: { checked: boolean; onChange: (on: boolean) => void; children: string }) {
   return (
-    <label className="flex items-center gap-1.5" title={props.title}>
+    <label className="flex items-center gap-1.5">
       <input
         type="checkbox"
         className="size-3.5 accent-accent"
@@ -79,10 +99,10 @@ function fittedLine(result: PairResult | null) {
 }
 
 /** The ellipse that holds a share of the cases of a bivariate normal: d² = −2·ln(1 − share), through means, SDs and r. */
-function ellipseOf(result: PairResult | null) {
+function ellipseOf(result: PairResult | null, share: number) {
   const r = result?.tests.pearson.coefficient;
   if (!result || r == null || result.x.mean === null || result.y.mean === null || !result.x.sd || !result.y.sd) return null;
-  const distance = Math.sqrt(-2 * Math.log(1 - ELLIPSE_SHARE));
+  const distance = Math.sqrt(-2 * Math.log(1 - share));
   return { x: result.x.mean, y: result.y.mean, sdX: result.x.sd * distance, sdY: result.y.sd * distance, r };
 }
 

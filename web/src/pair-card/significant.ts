@@ -7,9 +7,8 @@ export function significant(value: number | null): string {
   if (size !== 0 && (size >= 1e7 || size < 1e-4))
     return value
       .toExponential(DIGITS - 1)
-      .replace('-', '−')
-      .replace('e', ' × 10^')
-      .replace('+', '');
+      .replaceAll('-', '−')
+      .replace('e+', 'e');
   const decimals = size === 0 ? 0 : Math.max(0, DIGITS - 1 - Math.floor(Math.log10(size)));
   return value.toFixed(Math.min(8, decimals)).replace('-', '−');
 }

@@ -17,6 +17,8 @@ const ALTERNATIVES: Readonly<Record<CorrelationSettings['alternative'], string>>
 interface Facts {
   /** Those that are correlated. */
   readonly variables: readonly Variable[];
+  /** Set where only the pairs of outcomes and predictors are on screen. */
+  readonly rectangle?: boolean;
   /** Those that may be held constant. */
   readonly candidates: readonly Variable[];
   /** Which rows: "all 248 rows", "236 of 248 rows". */
@@ -29,17 +31,17 @@ interface Facts {
 /** The methods line of the Correlations stage. */
 export function correlationMethods(
   settings: CorrelationSettings,
-  { variables, candidates, rows, study, dataPath }: Facts,
+  { variables, rectangle = false, candidates, rows, study, dataPath }: Facts,
   change: (patch: Partial<CorrelationSettings>) => void,
 ): MethodsPart[] {
   const held = settings.control.length > 0;
   const text = (words: string): MethodsPart => ({ type: 'text', text: words });
   return [
     methodsPart(settings, change),
-    text(' among '),
+    text(rectangle ? ' of ' : ' among '),
     {
       type: 'choice',
-      text: `${variables.length} ${variables.length === 1 ? 'variable' : 'variables'}`,
+      text: rectangle ? rolesInWords(variables) : `${variables.length} ${variables.length === 1 ? 'variable' : 'variables'}`,
       label: 'the variables',
       usual: true,
       content: () => <WhichVariables variables={variables} />,
@@ -82,6 +84,15 @@ export function correlationMethods(
     ...(held ? [] : controlPart(settings, candidates, change)),
     text('.'),
   ];
+}
+
+/** "2 outcomes with 3 predictors". */
+function rolesInWords(variables: readonly Variable[]): string {
+  const count = (wanted: Variable['role'], one: string) => {
+    const number = variables.filter(({ role }) => role === wanted).length;
+    return `${number} ${one}${number === 1 ? '' : 's'}`;
+  };
+  return `${count('outcome', 'outcome')} with ${count('predictor', 'predictor')}`;
 }
 
 /** The methods line over the questions: methods and directions are those of the hypotheses. */

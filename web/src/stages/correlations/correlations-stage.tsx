@@ -55,6 +55,7 @@ function Stage({ study, workingSet, settings, patch }: StageProps) {
   const view: View = VIEWS.find(({ id }) => id === params.get('view'))?.id ?? 'grid';
   const facts = {
     variables,
+    rectangle: view === 'rectangle',
     candidates: study.state.variables.filter(canBeCorrelated),
     rows: rowsInWords(study),
     study,

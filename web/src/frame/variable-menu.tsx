@@ -14,11 +14,19 @@ const WORDS: Readonly<Record<Kind, string>> = {
   date: 'date',
 };
 
-/** The menu of one variable: what kind it is. */
-export function KindMenu({ study, variable }: { study: Study; variable: Variable }) {
+const ROLES = [
+  { role: 'outcome', words: 'outcome' },
+  { role: 'predictor', words: 'predictor' },
+  { role: 'grouping', words: 'grouping variable' },
+  { role: null, words: 'none of these' },
+] as const;
+
+/** The menu of one variable: what kind it is, and what it is for. */
+export function VariableMenu({ study, variable }: { study: Study; variable: Variable }) {
   const { change } = useStudyChanges(study);
   const readOnly = useReadOnly();
   const setKind = (kind: Kind) => change.mutate({ change: { type: 'edit-variable', variable: variable.id, patch: { kind } } });
+  const setRole = (role: Variable['role']) => change.mutate({ change: { type: 'edit-variable', variable: variable.id, patch: { role } } });
   const kinds = kindsFor(variable.storage);
   if (readOnly) return null;
   return (
@@ -44,6 +52,23 @@ export function KindMenu({ study, variable }: { study: Study; variable: Variable
                   </DropdownMenu.ItemIndicator>
                 </span>
                 {WORDS[kind]}
+              </DropdownMenu.RadioItem>
+            ))}
+          </DropdownMenu.RadioGroup>
+          <DropdownMenu.Separator className="my-1 border-t border-rule" />
+          <DropdownMenu.Label className="px-3 py-1 text-[13px] text-muted">Role of {displayName(variable)}</DropdownMenu.Label>
+          <DropdownMenu.RadioGroup
+            value={variable.role ?? ''}
+            onValueChange={(value) => setRole(ROLES.find(({ role }) => (role ?? '') === value)?.role ?? null)}
+          >
+            {ROLES.map(({ role, words }) => (
+              <DropdownMenu.RadioItem key={words} value={role ?? ''} className="menu-item">
+                <span className="w-4">
+                  <DropdownMenu.ItemIndicator>
+                    <Check size={14} />
+                  </DropdownMenu.ItemIndicator>
+                </span>
+                {words}
               </DropdownMenu.RadioItem>
             ))}
           </DropdownMenu.RadioGroup>

@@ -327,7 +327,7 @@ test('a question: hypotheses stated first, results shown on request, decisions, 
   const { r, rho, n } = reference.nitrateByTaxa;
   const outcome = question.getByTestId('hypothesis-outcome');
   await expect(outcome).toContainText(
-    `H₀ is rejected r = ${written(r.coefficient)}, 95 % interval ${interval(r.interval)}, n = ${n}, p < .001, at .05.`,
+    `H₀ is rejected: r = ${written(r.coefficient)}, 95 % interval ${interval(r.interval)}, t(${n - 2}) = ${written(r.t, 3)}, n = ${n}, p < .001, at .05.`,
   );
   await expect(outcome.getByTestId('pair-sentence')).toContainText(`r(${n - 2}) = ${written(r.coefficient)}`);
   await expect(question.getByTestId('question-summary')).toContainText(

@@ -47,10 +47,15 @@ export function PairSummary({ context, variables, result }: Omit<PairContentProp
 
 /** What can be looked at further, each part opened on request. */
 export function PairSections({ context, variables, result, second }: PairContentProps) {
-  const { study, pair, method } = context;
+  const { study, pair, method, settings } = context;
   const key = `${pair.x.id}~${pair.y.id}`;
   return (
     <div className="mt-4 border-b border-rule">
+      {settings.control.length > 0 && (
+        <p className="pb-2 text-[13px] text-muted">
+          The plot, and what follows the working, are of the values as they are, with nothing held constant.
+        </p>
+      )}
       <Section id="working" title="Working">
         {() => <WorkingSection context={context} result={result} />}
       </Section>

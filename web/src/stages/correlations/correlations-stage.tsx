@@ -124,7 +124,7 @@ function Arrangement({ view, ...common }: ArrangementProps & { readonly view: Vi
           <ProgressLine label={label} progress={progress} onStop={state.stop} />
         </div>
       )}
-      <div className={waiting ? 'opacity-50' : ''}>
+      <div className={stale ? 'opacity-50 transition-opacity delay-150 duration-0' : ''}>
         {view === 'grid' && <GridView {...common} matrix={matrix} />}
         {view === 'ranked' && <RankedView {...common} />}
         {view === 'rectangle' && <RectangleView {...common} />}

@@ -1,6 +1,6 @@
 import { canBeCorrelated, type Study, type Variable } from '@ivlen/contract';
 import { DropdownMenu } from 'radix-ui';
-import { type DragEvent, memo } from 'react';
+import { type DragEvent, memo, useRef, useState } from 'react';
 import { useReadOnly } from '../../frame/read-only';
 import type { WorkingSet } from '../../settings/use-working-set';
 import { useStudyChanges } from '../../trail/use-study-changes';
@@ -26,6 +26,8 @@ interface HeaderMenuProps {
 export const HeaderMenu = memo(function HeaderMenu(props: HeaderMenuProps) {
   const { variable, shown, className, cell, active, upright } = props;
   const name = displayName(variable);
+  const [open, setOpen] = useState(false);
+  const button = useRef<HTMLButtonElement>(null);
   const reorder = useReorder(props);
   const ids = shown.map(({ id }) => id);
   const at = ids.indexOf(variable.id);
@@ -38,27 +40,44 @@ export const HeaderMenu = memo(function HeaderMenu(props: HeaderMenuProps) {
     reorder([...rest.slice(0, place), dragged, ...rest.slice(place)]);
   };
   return (
-    <DropdownMenu.Root>
-      <DropdownMenu.Trigger
-        title={`${name}: move, replace or take out`}
-        className={`rounded hover:bg-accent-soft data-[state=open]:bg-accent-soft ${className}`}
-        data-cell={cell}
-        tabIndex={active ? 0 : -1}
-        draggable
-        // Down goes on into the column; Enter opens the menu.
-        onKeyDown={(event) => event.key === 'ArrowDown' && event.preventDefault()}
-        onDragStart={(event) => event.dataTransfer.setData(DRAGGED, variable.id)}
-        onDragOver={(event) => event.dataTransfer.types.includes(DRAGGED) && event.preventDefault()}
-        onDrop={onDrop}
-      >
-        <span className={upright ? '' : 'block max-h-32 rotate-180 [writing-mode:vertical-rl]'}>{name}</span>
-      </DropdownMenu.Trigger>
-      <DropdownMenu.Portal>
-        <DropdownMenu.Content className="menu" align="start" sideOffset={2}>
-          <Items {...props} />
-        </DropdownMenu.Content>
-      </DropdownMenu.Portal>
-    </DropdownMenu.Root>
+    <span className={`relative ${className}`}>
+      <DropdownMenu.Root open={open} onOpenChange={setOpen}>
+        {/* Only where the menu hangs: a trigger that opens on pressing could not be dragged. */}
+        <DropdownMenu.Trigger asChild>
+          <span aria-hidden="true" className="pointer-events-none absolute inset-0" />
+        </DropdownMenu.Trigger>
+        <button
+          ref={button}
+          type="button"
+          title={`${name}: move, replace or take out`}
+          aria-haspopup="menu"
+          aria-expanded={open}
+          className={`max-w-full rounded hover:bg-accent-soft aria-expanded:bg-accent-soft ${className}`}
+          data-cell={cell}
+          tabIndex={active ? 0 : -1}
+          draggable
+          onClick={() => setOpen(true)}
+          onDragStart={(event) => event.dataTransfer.setData(DRAGGED, variable.id)}
+          onDragOver={(event) => event.dataTransfer.types.includes(DRAGGED) && event.preventDefault()}
+          onDrop={onDrop}
+        >
+          <span className={upright ? '' : 'block max-h-32 rotate-180 [writing-mode:vertical-rl]'}>{name}</span>
+        </button>
+        <DropdownMenu.Portal>
+          <DropdownMenu.Content
+            className="menu"
+            align="start"
+            sideOffset={2}
+            onCloseAutoFocus={(event) => {
+              event.preventDefault();
+              button.current?.focus();
+            }}
+          >
+            <Items {...props} />
+          </DropdownMenu.Content>
+        </DropdownMenu.Portal>
+      </DropdownMenu.Root>
+    </span>
   );
 });
 

@@ -1,5 +1,5 @@
 import type { Question, StatedHypothesis, Variable } from '@ivlen/contract';
-import { formatCoefficient, formatInterval, formatPRelation } from '@ivlen/core';
+import { formatCoefficient, formatFixed, formatInterval, formatPRelation } from '@ivlen/core';
 import { useReadOnly } from '../../../frame/read-only';
 import { COEFFICIENTS } from '../../../method-words';
 import { PairSentence } from '../../../pair-card/pair-sentence';
@@ -81,10 +81,11 @@ function Outcome({ x, y, study, settings, hypothesis: { method, expectation, bou
         {decision.rejected === null ? (
           <strong>No decision: there is no p.</strong>
         ) : (
-          <strong>{decision.rejected ? 'H₀ is rejected' : 'H₀ is not rejected'}</strong>
+          <strong>{decision.rejected ? 'H₀ is rejected:' : 'H₀ is not rejected:'}</strong>
         )}{' '}
         {COEFFICIENTS[method].symbol} = {formatCoefficient(test.coefficient ?? Number.NaN)}
-        {test.interval && `, ${percent(level)} interval ${formatInterval(test.interval.low, test.interval.high)}`}, n = {test.n},{' '}
+        {test.interval && `, ${percent(level)} interval ${formatInterval(test.interval.low, test.interval.high)}`}
+        {test.pMethod === 't' && test.statistic && `, t(${test.statistic.df}) = ${formatFixed(test.statistic.value, 3)}`}, n = {test.n},{' '}
         {formatPRelation(decision.p, levels)}
         {decision.adjusted ? ` (${adjustmentInWords(adjust)} within the question)` : ''}, at {levelInWords(alpha)}.
       </p>

@@ -75,3 +75,12 @@ it('keeps the cautions of a pair whichever of the two comes first', () => {
   expect(matrix({}, cautions).cell(nitrate, taxa).cautions).toHaveLength(1);
   expect(matrix({}, cautions).cell(nitrate, phosphate).cautions).toHaveLength(0);
 });
+
+it('marks a second coefficient by its own adjusted p', () => {
+  const both = { ...settings, methods: ['pearson', 'spearman'] as ('pearson' | 'spearman')[], adjust: 'bonferroni' as const };
+  const second = { ...testResult(), methods: Array.from({ length: 9 }, () => 'spearman' as const) };
+  const cell = buildMatrix(study, variables, [testResult(), second], both, undefined).cell(nitrate, phosphate);
+  expect([cell.secondMethod, cell.secondP, cell.secondAdjustedP]).toEqual(['spearman', 0.04, 0.08]);
+  expect(cellText(cell, 'second', both)).toBe('.15');
+  expect(cellText(cell, 'second', { ...both, levels: [0.1] })).toBe('.15*');
+});

@@ -22,13 +22,18 @@ const P_METHODS: Readonly<Record<PairTest['pMethod'], string>> = {
 /** The numbers of the pair by its method, each with its name. */
 export function PairFigures({ result: { n, tests }, method, settings }: PairFiguresProps) {
   const { levels, alternative, level, control } = settings;
-  const { coefficient, pValue, log10P, pMethod, statistic, interval, degenerate } = tests[method];
+  const { coefficient, pValue, log10P, pMethod, statistic, interval, degenerate, undefinedBecause } = tests[method];
   const { name, symbol } = COEFFICIENTS[method];
   const r = coefficient ?? Number.NaN;
   const p = pValue ?? Number.NaN;
   const full =
     degenerate && method === 'pearson' ? 'exactly 0: the points lie on a line' : formatFullP(p, log10P ?? Number.NEGATIVE_INFINITY);
-  const noInterval = degenerate ? `none: ${symbol} is exactly ±1` : `none: needs ${FEWEST_FOR_INTERVAL[method]} rows`;
+  const noInterval =
+    undefinedBecause === 'one-control-only'
+      ? '–'
+      : degenerate
+        ? `none: ${symbol} is exactly ±1`
+        : `none: needs ${FEWEST_FOR_INTERVAL[method]} rows`;
   return (
     <table className="mt-3 w-full border-t border-rule" data-testid="pair-figures">
       <tbody>
@@ -55,7 +60,7 @@ export function PairFigures({ result: { n, tests }, method, settings }: PairFigu
             <Row name="degrees of freedom">{Number.isNaN(p) ? '–' : (statistic?.df ?? n - 2)}</Row>
           </>
         ) : (
-          <Row name="how p was got">{P_METHODS[pMethod]}</Row>
+          !Number.isNaN(p) && <Row name="how p was got">{P_METHODS[pMethod]}</Row>
         )}
         {method === 'pearson' && control.length === 0 && (
           <Row name="r², variance shared">{Number.isNaN(r) ? '–' : formatCoefficient(r * r, 3)}</Row>

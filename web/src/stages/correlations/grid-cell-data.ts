@@ -24,6 +24,7 @@ export interface GridCellData {
   readonly second: number;
   readonly secondMethod: Method | null;
   readonly secondP: number;
+  readonly secondAdjustedP: number;
   readonly cautions: readonly PairCaution[];
 }
 
@@ -49,6 +50,7 @@ function undefinedInWords({ row, column, because, n }: Pick<GridCellData, 'row' 
     case 'one-control-only':
       return 'Kendall’s τ can hold one variable constant, not several';
     default:
+      if (n === 0) return 'no row is complete for what is needed; at least 3 are';
       return `only ${n} ${n === 1 ? 'row is' : 'rows are'} complete for both; at least 3 are needed`;
   }
 }

@@ -58,7 +58,7 @@ function CoefficientTile(props: PairCellProps) {
   const isSecond = half === 'second';
   const coefficient = isSecond ? cell.second : cell.coefficient;
   const method = isSecond ? cell.secondMethod : cell.ownMethod ? cell.method : null;
-  const marks = countMarks(isSecond ? cell.secondP : decisiveP(cell), levels);
+  const marks = countMarks(isSecond ? decisiveP({ p: cell.secondP, adjustedP: cell.secondAdjustedP }) : decisiveP(cell), levels);
   const { background, text } = scale(Number.isNaN(coefficient) ? 0 : coefficient);
   const strong = strength !== null && Math.abs(coefficient) >= strength;
   const ring = selected ? 'ring-2 ring-accent ring-offset-1 ring-offset-paper z-[1]' : '';

@@ -77,6 +77,9 @@ export function GridLegend({ matrix, settings, marks, pairMethods }: GridLegendP
           : `n = ${fewest} to ${most}${size === 'colour' ? '.' : `; tiles with a dotted edge rest on fewer rows than ${most}.`}`}{' '}
         {marked} of {pairs} {pairs === 1 ? 'pair' : 'pairs'} marked at {levelInWords(levels[0] ?? 0.05)}
         {expected === null ? `, ${adjustmentInWords(adjust)}.` : `; ${expected} expected if nothing were associated.`}
+        {most === 0 &&
+          settings.missing === 'listwise' &&
+          ' No row has all of these variables: use every complete pair, or untick those with many missing values.'}
         {without > 0 && ` ${without} ${without === 1 ? 'pair has' : 'pairs have'} no coefficient (–).`}
       </p>
       {alone.length > 0 && (

@@ -45,7 +45,7 @@ export function cellText(cell: GridCellData, half: Half, { levels }: Pick<Correl
     case 'coefficient':
       return `${formatCoefficient(cell.coefficient)}${'*'.repeat(countMarks(decisiveP(cell), levels))}`;
     case 'second':
-      return `${formatCoefficient(cell.second)}${'*'.repeat(countMarks(cell.secondP, levels))}`;
+      return `${formatCoefficient(cell.second)}${'*'.repeat(countMarks(decisiveP({ p: cell.secondP, adjustedP: cell.secondAdjustedP }), levels))}`;
     case 'p':
       return formatP(cell.p, levels);
     case 'adjusted-p':

@@ -119,6 +119,7 @@ function cellOf(
     second: second?.result.coefficient[secondAt] ?? Number.NaN,
     secondMethod: second?.result.methods[0] ?? null,
     secondP: second?.result.pValue[secondAt] ?? Number.NaN,
+    secondAdjustedP: second?.adjusted?.[secondAt] ?? Number.NaN,
     cautions: cautions?.get(pairKey(row.id, column.id)) ?? NO_CAUTIONS,
   };
 }

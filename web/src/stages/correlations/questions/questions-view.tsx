@@ -4,6 +4,9 @@ import { useStudyChanges } from '../../../trail/use-study-changes';
 import type { ArrangementProps } from '../arrangement';
 import { QuestionCard } from './question-card';
 
+const WHY_ASK =
+  'Write down what you want to know before you look: a question in words, then the pairs that answer it, with what you expect of each. What is changed after a result was shown is marked in the trail.';
+
 /** Research questions in words, each with its hypotheses, decisions and a summary. */
 export function QuestionsView(props: ArrangementProps) {
   const { study } = props;
@@ -12,10 +15,7 @@ export function QuestionsView(props: ArrangementProps) {
   return (
     <div className="max-w-4xl pb-8">
       {questions.length === 0 && (
-        <p className="mb-4 max-w-2xl font-serif text-[17px]">
-          Write down what you want to know before you look: a question in words, then the pairs that answer it, with what you expect of
-          each. What is changed after a result was shown is marked in the trail.
-        </p>
+        <p className="mb-4 max-w-2xl font-serif text-[17px]">{readOnly ? 'No question had been asked at that time.' : WHY_ASK}</p>
       )}
       {questions.map((question, i) => (
         <QuestionCard key={question.id} {...props} question={question} number={i + 1} />

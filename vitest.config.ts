@@ -4,7 +4,7 @@ export default defineConfig({
   test: {
     projects: [
       { test: { name: 'core', include: ['core/tests/**/*.test.ts'], testTimeout: 30_000 } },
-      { test: { name: 'repository', include: ['checks/**/*.test.ts', 'contract/tests/**/*.test.ts'] } },
+      { test: { name: 'repository', include: ['checks/**/*.test.ts', 'contract/tests/**/*.test.ts'], testTimeout: 30_000 } },
       {
         test: {
           name: 'server',

@@ -19,5 +19,7 @@ export default defineConfig({
     css: { include: [/tokens/] },
     include: ['tests/**/*.test.{ts,tsx}'],
     setupFiles: ['tests/setup.ts'],
+    // Machines that run tests are busy with other things too.
+    testTimeout: 30_000,
   },
 });

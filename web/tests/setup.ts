@@ -1,4 +1,4 @@
-import { cleanup } from '@testing-library/react';
+import { cleanup, configure } from '@testing-library/react';
 import { afterEach, vi } from 'vitest';
 
 /** jsdom lays nothing out; what watches sizes is told none. */
@@ -10,4 +10,6 @@ class StillObserver implements ResizeObserver {
 vi.stubGlobal('ResizeObserver', StillObserver);
 vi.stubGlobal('matchMedia', () => ({ matches: false, addEventListener() {}, removeEventListener() {} }));
 
+// What is waited for may take its time on a busy machine.
+configure({ asyncUtilTimeout: 10_000 });
 afterEach(cleanup);

@@ -75,7 +75,10 @@ for (const colorScheme of ['light', 'dark'] as const) {
     test('the shapes with an open strip have none', async ({ page }) => {
       await openCopy(page, 'Aldermere kick samples');
       await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Shape' }).click();
-      await page.getByRole('button', { name: /^depth/ }).click();
+      await page
+        .getByRole('region', { name: 'Shape', exact: true })
+        .getByRole('button', { name: /^depth/ })
+        .click();
       await expect(page.getByRole('region', { name: 'Shape of depth' })).toBeVisible();
       expect(await violations(page)).toEqual([]);
     });

@@ -144,8 +144,14 @@ test('a strange table: accents and spaces, rows that miss everything, a scale of
   await expect(table.getByRole('row', { name: /^même n 28 2 missing/ })).toContainText('one value throughout');
   await page.getByRole('button', { name: /^état de la berge/ }).click();
   await expect(page.getByText('The points form steps: there are only 5 different values. No scale changes that.')).toBeVisible();
-  await page.getByRole('button', { name: /^dépôt fin/ }).click();
-  await page.getByRole('button', { name: /^Other scales of dépôt fin/ }).click();
+  await page
+    .getByRole('region', { name: 'Shape', exact: true })
+    .getByRole('button', { name: /^dépôt fin/ })
+    .click();
+  await page
+    .getByRole('region', { name: 'Shape', exact: true })
+    .getByRole('button', { name: /^Other scales of dépôt fin/ })
+    .click();
   const scales = page.getByRole('region', { name: /^Other scales of dépôt fin/ });
   await expect(scales.getByRole('row', { name: /^logarithm/ })).toContainText(
     /cannot be taken: \d values are 0 or less; adding [\d.]+ to each would serve\./,

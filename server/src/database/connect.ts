@@ -6,7 +6,8 @@ export type Database = Knex;
 export type Connection = Knex | Knex.Transaction;
 
 const STATEMENT_TIMEOUT_MS = 30_000;
-const CONNECT_TIMEOUT_MS = 2_000;
+// A server that is gone refuses at once; only a machine that stands still for a moment takes long to answer.
+const CONNECT_TIMEOUT_MS = 10_000;
 
 export function connect(connectionString: string): Database {
   return knex({
@@ -17,7 +18,7 @@ export function connect(connectionString: string): Database {
       connectionTimeoutMillis: CONNECT_TIMEOUT_MS,
       application_name: 'ivlen',
     },
-    pool: { min: 0, max: 10, acquireTimeoutMillis: 5_000 },
+    pool: { min: 0, max: 10, acquireTimeoutMillis: 12_000 },
   });
 }
 
@@ -29,7 +30,7 @@ export function isDatabaseGone(error: unknown): boolean {
   const { code } = error as Error & { code?: unknown };
   if (typeof code === 'string' && GONE.has(code)) return true;
   if (error instanceof AggregateError) return error.errors.some(isDatabaseGone);
-  return /Connection terminated|timeout exceeded when trying to connect|Timeout acquiring a connection|Connection ended/i.test(
+  return /Connection terminated|timeout exceeded when trying to connect|timeout expired|Timeout acquiring a connection|Connection ended/i.test(
     error.message,
   );
 }

@@ -82,16 +82,24 @@ describe('the result sentence', () => {
     expect(sentence).toContain(', one-sided.');
   });
 
+  it('decides by an adjusted p where there is one, and calls it so', () => {
+    const y = Float64Array.of(9, 8, 8, 6, 5, 5, 2, 3);
+    expect(pairSentence(pearson(x, y), nitrate, taxa, 0.05, { adjustedP: 0.2 })).toMatch(/^No association .* p = \.200, adjusted\.$/);
+    expect(pairSentence(pearson(x, y), nitrate, taxa, 0.05, { adjustedP: 0.012 })).toContain(', p = .012, adjusted (');
+  });
+
   it('says what a partial correlation holds constant, with its own degrees of freedom and no share of variance', () => {
     const z = Float64Array.of(2, 1, 4, 3, 6, 5, 8, 7);
     const y = Float64Array.of(9, 8, 8, 6, 5, 5, 2, 3);
-    const sentence = pairSentence(partialCorrelation(x, y, [z], { method: 'pearson' }), nitrate, taxa, 0.05, ['slope', 'flow']);
+    const sentence = pairSentence(partialCorrelation(x, y, [z], { method: 'pearson' }), nitrate, taxa, 0.05, { held: ['slope', 'flow'] });
     expect(sentence).toMatch(
       /^(With slope and flow held constant, nitrate and mayfly taxa were|With slope and flow held constant, no association)/,
     );
     expect(sentence).toContain('r(5) = ');
     expect(sentence).not.toContain('variance shared');
-    const tau = pairSentence(partialCorrelation(x, y, [z], { method: 'kendall', replicates: 99 }), nitrate, taxa, 0.05, ['slope']);
+    const tau = pairSentence(partialCorrelation(x, y, [z], { method: 'kendall', replicates: 99 }), nitrate, taxa, 0.05, {
+      held: ['slope'],
+    });
     expect(tau).toContain('there is no test of this coefficient');
   });
 

@@ -98,7 +98,9 @@ test('two outcomes against one predictor: r and ρ with interval and n, adjusted
   await page.getByRole('radio', { name: /^Bonferroni/ }).click();
   await expect(page.getByTestId('rectangle-legend')).toContainText('adjusted after Bonferroni among these 2 pairs');
   await rectangle.getByRole('button', { name: 'nitrate and mayfly taxa: ' }).click();
-  await expect(page.getByRole('complementary', { name: 'Pair nitrate and mayfly taxa' })).toBeVisible();
+  const card = page.getByRole('complementary', { name: 'Pair nitrate and mayfly taxa' });
+  await expect(card.getByTestId('pair-figures')).toContainText('p, adjusted after Bonferroni< .001');
+  await expect(card.getByTestId('pair-sentence')).toContainText('p < .001, adjusted (');
 });
 
 test('14 variables: strong ones of both signs are outlined, the diagonal is not, and the others can be dimmed', async ({ page }) => {

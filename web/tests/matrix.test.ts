@@ -37,6 +37,7 @@ it('adjusts the rectangle of outcomes and predictors for its own pairs alone', (
   const whole = { ...settings, adjust: 'bonferroni' as const };
   const family = rectangleFamily(matrix(whole), [phosphate], [nitrate], whole);
   expect(family(matrix(whole).cell(nitrate, phosphate)).adjustedP).toBe(0.04);
+  expect(family(matrix(whole).cell(phosphate, nitrate)).adjustedP).toBe(0.04);
 });
 
 it('takes another order without another result', () => {

@@ -16,14 +16,16 @@ export interface NamedVariable {
  * A partial correlation says what was held constant, and no share of variance.
  * @param alpha the level at which the association counts as detected (p ≤ alpha)
  * @param held names of what was held constant
+ * @param adjustedP p adjusted for many tests, which then decides and is called so
  */
 export function pairSentence(
   test: CorrelationTest,
   x: NamedVariable,
   y: NamedVariable,
   alpha: number,
-  held: readonly string[] = [],
+  { held = [], adjustedP }: { held?: readonly string[]; adjustedP?: number } = {},
 ): string {
+  const p = adjustedP ?? test.pValue;
   const given =
     held.length === 0 ? '' : `With ${held.length > 1 ? `${held.slice(0, -1).join(', ')} and ${held.at(-1)}` : held[0]} held constant, `;
   const subject = given ? `${given}${x.name} and ${y.name}` : `${capitalized(x.name)} and ${y.name}`;
@@ -39,9 +41,10 @@ export function pairSentence(
     test.pMethod === 't'
       ? `${SYMBOL[test.method]}(${test.statistic?.df ?? test.n - 2}) ${value}`
       : `${SYMBOL[test.method]} ${value}, n = ${test.n}`;
-  if (Number.isNaN(test.pValue)) return `${subject}: ${coefficient}${interval}; there is no test of this coefficient.`;
-  const figures = `${coefficient}${interval}, ${formatPRelation(test.pValue, [alpha])}${sided}${exact}`;
-  if (test.pValue > alpha) {
+  if (Number.isNaN(p)) return `${subject}: ${coefficient}${interval}; there is no test of this coefficient.`;
+  const adjusted = adjustedP === undefined ? '' : ', adjusted';
+  const figures = `${coefficient}${interval}, ${formatPRelation(p, [alpha])}${sided}${exact}${adjusted}`;
+  if (p > alpha) {
     const none = DETECTABLE[test.alternative];
     return `${given}${given ? none.charAt(0).toLowerCase() + none.slice(1) : none} between ${x.name} and ${y.name} was detected, ${figures}.`;
   }

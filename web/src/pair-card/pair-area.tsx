@@ -22,7 +22,7 @@ export function PairArea({
 }: Pick<ArrangementProps, 'study' | 'settings' | 'variables' | 'selection'> & { readonly pair: Pair }) {
   const area = useRef<HTMLDivElement>(null);
   const width = useElementWidth(area);
-  const context = pairContext(study, pair, settings, variables);
+  const context = pairContext(study, pair, settings, variables, null);
   const { result, error } = usePairResult(context);
   const plot = Math.max(PLOT.least, Math.min(PLOT.most, width - 420));
   return (

@@ -18,15 +18,17 @@ const WIDTH = { initial: 344, min: 300, max: 620 };
 
 type PairCardProps = Pick<ArrangementProps, 'study' | 'settings' | 'variables' | 'selection' | 'state'> & {
   readonly pair: Pair;
+  /** p adjusted for the pairs on screen; null where nothing is adjusted. */
+  readonly adjustedP: number | null;
   readonly onSwap: () => void;
   readonly onClose: () => void;
 };
 
 /** Everything about one pair of variables. */
-export function PairCard({ study, pair, settings, variables, selection, state, onSwap, onClose }: PairCardProps) {
+export function PairCard({ study, pair, settings, variables, selection, state, adjustedP, onSwap, onClose }: PairCardProps) {
   const { x, y } = pair;
   const [width, setWidth] = useRemembered('card.width', WIDTH.initial);
-  const context = pairContext(study, pair, settings, variables);
+  const context = pairContext(study, pair, settings, variables, adjustedP);
   const { result, error } = usePairResult(context);
   const go = (step: 1 | -1) => {
     const next = neighbour(state.matrix?.variables ?? variables, pair, step);

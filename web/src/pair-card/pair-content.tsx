@@ -28,7 +28,7 @@ export function PairSummary({ context, variables, result }: Omit<PairContentProp
   const { study, pair, method, settings } = context;
   return (
     <>
-      <PairFigures result={result} method={method} settings={settings} />
+      <PairFigures result={result} method={method} settings={settings} adjustedP={context.adjustedP} />
       <PairSentence
         pair={pair}
         result={result}
@@ -37,6 +37,7 @@ export function PairSummary({ context, variables, result }: Omit<PairContentProp
         alpha={settings.levels[0] ?? 0.05}
         rowMeaning={study.state.rowMeaning}
         held={heldConstant(study, settings)}
+        adjustedP={context.adjustedP}
       />
       <PairCautions context={context} variables={variables} />
       <MethodChoice study={study} pair={pair} result={result} method={method} settings={settings} />

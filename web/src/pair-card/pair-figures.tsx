@@ -3,12 +3,15 @@ import { formatCoefficient, formatFixed, formatFullP, formatInterval, formatP, t
 import type { ReactNode } from 'react';
 import { Hint } from '../frame/tooltip';
 import { COEFFICIENTS } from '../method-words';
+import { adjustmentInWords } from '../stages/correlations/correlation-parts';
 import { percent } from '../stages/correlations/grid-cell-data';
 
 interface PairFiguresProps {
   readonly result: PairResult;
   readonly method: Method;
   readonly settings: CorrelationSettings;
+  /** p adjusted for the pairs on screen; null where it is not. */
+  readonly adjustedP: number | null;
 }
 
 const FEWEST_FOR_INTERVAL: Readonly<Record<Method, number>> = { pearson: 4, spearman: 4, kendall: 5 };
@@ -20,7 +23,7 @@ const P_METHODS: Readonly<Record<PairTest['pMethod'], string>> = {
 };
 
 /** The numbers of the pair by its method, each with its name. */
-export function PairFigures({ result: { n, tests }, method, settings }: PairFiguresProps) {
+export function PairFigures({ result: { n, tests }, method, settings, adjustedP }: PairFiguresProps) {
   const { levels, alternative, level, control } = settings;
   const { coefficient, pValue, log10P, pMethod, statistic, interval, degenerate, undefinedBecause } = tests[method];
   const { name, symbol } = COEFFICIENTS[method];
@@ -53,6 +56,7 @@ export function PairFigures({ result: { n, tests }, method, settings }: PairFigu
             </Hint>
           )}
         </Row>
+        {adjustedP !== null && <Row name={`p, ${adjustmentInWords(settings.adjust)}`}>{formatP(adjustedP, levels)}</Row>}
         <Row name="n, rows used">{n}</Row>
         {pMethod === 't' ? (
           <>

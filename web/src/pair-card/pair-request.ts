@@ -13,16 +13,25 @@ export interface PairContext {
   readonly method: Method;
   /** Under listwise deletion, the variables that a row must be complete for. */
   readonly completeFor: string[];
+  /** p adjusted for the pairs on screen; null where nothing is adjusted. */
+  readonly adjustedP: number | null;
 }
 
 /** @param variables those that are correlated */
-export function pairContext(study: Study, pair: Pair, settings: CorrelationSettings, variables: readonly Variable[]): PairContext {
+export function pairContext(
+  study: Study,
+  pair: Pair,
+  settings: CorrelationSettings,
+  variables: readonly Variable[],
+  adjustedP: number | null,
+): PairContext {
   return {
     study,
     pair,
     settings,
     method: methodForPair(commonMethod(settings), study.state.pairMethods, pair.x.id, pair.y.id),
     completeFor: completeForOf(settings, variables),
+    adjustedP,
   };
 }
 

@@ -14,10 +14,21 @@ interface PairSentenceProps {
   readonly rowMeaning: string | null;
   /** What was held constant. */
   readonly held: readonly Variable[];
+  /** p adjusted for many tests; null where it is not. */
+  readonly adjustedP: number | null;
 }
 
 /** The result as a sentence for a paper. */
-export function PairSentence({ pair: { x, y }, result: { n, tests }, method, alternative, alpha, rowMeaning, held }: PairSentenceProps) {
+export function PairSentence({
+  pair: { x, y },
+  result: { n, tests },
+  method,
+  alternative,
+  alpha,
+  rowMeaning,
+  held,
+  adjustedP,
+}: PairSentenceProps) {
   const test = tests[method];
   const relation = pairSentence(
     {
@@ -35,7 +46,7 @@ export function PairSentence({ pair: { x, y }, result: { n, tests }, method, alt
     { name: displayName(x), highMeans: x.highMeans },
     { name: displayName(y), highMeans: y.highMeans },
     alpha,
-    held.map(displayName),
+    { held: held.map(displayName), ...(adjustedP === null ? {} : { adjustedP }) },
   );
   if (test.undefinedBecause === 'one-control-only') {
     return (

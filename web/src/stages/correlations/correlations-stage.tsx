@@ -1,4 +1,4 @@
-import { canBeCorrelated, correlationSettingsSchema, type Study } from '@ivlen/contract';
+import { canBeCorrelated, correlationSettingsSchema, type Study, type Variable } from '@ivlen/contract';
 import { lazy, Suspense, useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { FailureNotice } from '../../frame/failure-notice';
@@ -15,8 +15,9 @@ import { correlationMethods, questionMethods } from './correlation-methods';
 import { commonMethod, correlatedVariables } from './correlation-requests';
 import { GridSkeleton } from './grid-skeleton';
 import { GridView } from './grid-view';
+import { rectangleFamily } from './rectangle/rectangle-family';
 import { useMatrix } from './use-matrix';
-import { usePairSelection } from './use-pair-selection';
+import { type Pair, usePairSelection } from './use-pair-selection';
 
 const PairCard = lazy(async () => ({ default: (await import('../../pair-card/pair-card')).PairCard }));
 const PairArea = lazy(async () => ({ default: (await import('../../pair-card/pair-area')).PairArea }));
@@ -88,11 +89,27 @@ function Stage({ study, workingSet, settings, patch }: StageProps) {
       </section>
       {!alone && selection.pair && (
         <Suspense fallback={null}>
-          <PairCard {...common} pair={selection.pair} onSwap={selection.swap} onClose={selection.close} />
+          <PairCard
+            {...common}
+            pair={selection.pair}
+            adjustedP={adjustedOf(selection.pair, view, common)}
+            onSwap={selection.swap}
+            onClose={selection.close}
+          />
         </Suspense>
       )}
     </>
   );
+}
+
+/** The adjusted p of the open pair in the family on screen; null where nothing is adjusted, and among questions, which are families of their own. */
+function adjustedOf({ x, y }: Pair, view: View, { state: { matrix, stale }, settings, variables }: ArrangementProps): number | null {
+  const known = [x, y].every((item) => matrix?.variables.includes(item));
+  if (!matrix || !known || stale || settings.adjust === 'none' || view === 'questions') return null;
+  const byRole = (wanted: Variable['role']) => variables.filter(({ role }) => role === wanted);
+  const cell = matrix.cell(y, x);
+  const { adjustedP } = view === 'rectangle' ? rectangleFamily(matrix, byRole('outcome'), byRole('predictor'), settings)(cell) : cell;
+  return Number.isNaN(adjustedP) ? null : adjustedP;
 }
 
 function Arrangement({ view, ...common }: ArrangementProps & { readonly view: View }) {

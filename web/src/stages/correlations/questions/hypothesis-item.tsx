@@ -107,6 +107,7 @@ function Outcome({ x, y, study, settings, hypothesis: { method, expectation, bou
         alternative={ALTERNATIVE[expectation]}
         alpha={alpha}
         rowMeaning={study.state.rowMeaning}
+        adjustedP={decision.adjusted && decision.rejected !== null ? decision.p : null}
         held={study.state.variables.filter(({ id }) => control.includes(id))}
       />
     </div>

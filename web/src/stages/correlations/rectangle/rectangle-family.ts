@@ -1,4 +1,4 @@
-import type { CorrelationSettings, Variable } from '@ivlen/contract';
+import { type CorrelationSettings, pairKey, type Variable } from '@ivlen/contract';
 import { adjustPValues } from '@ivlen/core';
 import type { GridCellData } from '../grid-cell-data';
 import type { Matrix } from '../matrix';
@@ -12,7 +12,7 @@ export function rectangleFamily(
 ): (cell: GridCellData) => GridCellData {
   if (adjust === 'none') return (cell) => cell;
   const pairs = predictors.flatMap((predictor) => outcomes.map((outcome) => [predictor, outcome] as const));
-  const key = (cell: Pick<GridCellData, 'row' | 'column'>, k: number) => `${k}.${cell.row.id}.${cell.column.id}`;
+  const key = (cell: Pick<GridCellData, 'row' | 'column'>, k: number) => `${k}.${pairKey(cell.row.id, cell.column.id)}`;
   const adjusted = new Map<string, number>();
   matrix.methods.forEach((method, k) => {
     const cells = pairs.map(([predictor, outcome]) => matrix.cellBy(method, predictor, outcome));

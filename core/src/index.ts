@@ -43,6 +43,7 @@ export { type Adjustment, adjustPValues } from './correlation/adjust-p-values';
 export { type CorrelationMatrix, correlationMatrix, type MatrixOptions } from './correlation/correlation-matrix';
 export { type Influence, influence } from './correlation/influence';
 export { kendall } from './correlation/kendall';
+export { INTERVAL_KINDS } from './correlation/options';
 export { type PartialCorrelation, type PartialOptions, partialCorrelation } from './correlation/partial-correlation';
 export { pearson } from './correlation/pearson';
 export { type PercentageBend, percentageBend } from './correlation/percentage-bend';
@@ -109,6 +110,7 @@ export { type Collinearity, type CollinearityOptions, collinearity } from './reg
 export type { DependentSet } from './regression/dependent-sets';
 export { type FittedLine, fittedLine } from './regression/fitted-line';
 export { type GeneralizedVif, generalizedVif } from './regression/generalized-vif';
+export { type LineBandPoint, lineBand } from './regression/line-band';
 export { type LinearModel, type LinearModelOptions, linearModel } from './regression/linear-model';
 export { inflationAmong, type VarianceInflation, varianceInflation } from './regression/variance-inflation';
 export { type BootstrapCorrelation, type BootstrapOptions, bootstrapCorrelation } from './resampling/bootstrap-correlation';

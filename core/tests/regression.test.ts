@@ -6,6 +6,7 @@ import {
   generalizedVif,
   inflationAmong,
   linearModel,
+  lineBand,
   pearson,
   varianceInflation,
 } from '@ivlen/core';
@@ -220,5 +221,27 @@ describe('collinearity', () => {
       ['e', 0],
       [expect.any(String), 2],
     ]);
+  });
+});
+
+describe('the band of a line', () => {
+  // statsmodels, from samples/aldermere-streams.csv (reference/cases/demo_pairs.py).
+  const { line } = JSON.parse(readFileSync('reference/demo-pairs.json', 'utf8'));
+  const rows = readFileSync('samples/aldermere-streams.csv', 'utf8').trim().split('\n');
+  const names = rows[0].split(',');
+  const column = (name: string) => Float64Array.from(rows.slice(1), (row) => Number(row.split(',')[names.indexOf(name)] || Number.NaN));
+
+  it('is where the reference library has it, at both ends and in the middle', () => {
+    const places = line.band.map(({ x }: { x: number }) => x);
+    const band = lineBand(column('nitrate'), column('mayfly_taxa'), places);
+    expect(band).toHaveLength(3);
+    band.forEach(({ low, high }, i) => {
+      expectFigure('lineBand', 'statsmodels', low, line.band[i].low, 1e-10);
+      expectFigure('lineBand', 'statsmodels', high, line.band[i].high, 1e-10);
+    });
+  });
+
+  it('is empty where x does not vary', () => {
+    expect(lineBand(new Float64Array(6).fill(2), Float64Array.of(1, 2, 3, 4, 5, 6), [2])).toEqual([]);
   });
 });

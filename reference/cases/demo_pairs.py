@@ -39,9 +39,12 @@ def line(x, y):
     a, b = complete(x, y)
     fit = statsmodels.api.OLS(numpy.array(b), statsmodels.api.add_constant(numpy.array(a))).fit()
     low = fit.conf_int()
+    at = [min(a), 2.5, max(a)]
+    band = fit.get_prediction(statsmodels.api.add_constant(numpy.array(at))).conf_int()
     return {
         "intercept": {"value": fit.params[0], "se": fit.bse[0], "low": low[0][0], "high": low[0][1]},
         "slope": {"value": fit.params[1], "se": fit.bse[1], "low": low[1][0], "high": low[1][1]},
+        "band": [{"x": place, "low": limits[0], "high": limits[1]} for place, limits in zip(at, band.tolist())],
         "r2": fit.rsquared, "adjustedR2": fit.rsquared_adj, "residualSd": math.sqrt(fit.mse_resid), "f": fit.fvalue, "p": fit.f_pvalue,
     }
 

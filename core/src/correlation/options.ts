@@ -3,7 +3,7 @@ import type { Alternative, CorrelationOptions, IntervalKind, Method } from './ty
 const ALTERNATIVES: readonly Alternative[] = ['two-sided', 'greater', 'less'];
 const P_CHOICES = ['best', 'exact', 'approximate'] as const;
 /** The kinds of interval that a method has, its default first. */
-const INTERVALS: Readonly<Record<Method, readonly Exclude<IntervalKind, 'default'>[]>> = {
+export const INTERVAL_KINDS: Readonly<Record<Method, readonly Exclude<IntervalKind, 'default'>[]>> = {
   pearson: ['fisher', 'adf'],
   spearman: ['bonett-wright', 'fieller', 'fisher'],
   kendall: ['fieller'],
@@ -30,16 +30,17 @@ export function resolveCorrelationOptions(
   assertLevel(level);
   if (!P_CHOICES.includes(p)) throw new RangeError(`p must be one of ${P_CHOICES.join(', ')}; got ${String(p)}`);
   if (method === 'pearson' && p === 'exact') throw new RangeError('p must not be exact for pearson: it has no exact p-value');
-  const kind = interval === 'default' ? INTERVALS[method][0] : interval;
-  if (!INTERVALS[method].includes(kind)) {
-    throw new RangeError(`interval must be one of ${INTERVALS[method].join(', ')} for ${method}; got ${String(interval)}`);
+  const kind = interval === 'default' ? INTERVAL_KINDS[method][0] : interval;
+  if (!INTERVAL_KINDS[method].includes(kind)) {
+    throw new RangeError(`interval must be one of ${INTERVAL_KINDS[method].join(', ')} for ${method}; got ${String(interval)}`);
   }
   return { method, alternative, level, p, interval: kind };
 }
 
 /** @throws {RangeError} an unknown method. */
 export function assertMethod(method: Method): void {
-  if (!(method in INTERVALS)) throw new RangeError(`method must be one of ${Object.keys(INTERVALS).join(', ')}; got ${String(method)}`);
+  if (!(method in INTERVAL_KINDS))
+    throw new RangeError(`method must be one of ${Object.keys(INTERVAL_KINDS).join(', ')}; got ${String(method)}`);
 }
 
 /** @throws {RangeError} an unknown alternative. */

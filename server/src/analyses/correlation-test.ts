@@ -2,6 +2,7 @@ import type { PairRequest, PairTest } from '@ivlen/contract';
 import {
   bootstrapCorrelation,
   type CorrelationTest,
+  INTERVAL_KINDS,
   type IntervalKind,
   kendall,
   type Method,
@@ -12,11 +13,6 @@ import {
 import { figure } from './figures';
 
 const PAIR = { pearson, spearman, kendall };
-const KINDS: Readonly<Record<Method, readonly IntervalKind[]>> = {
-  pearson: ['fisher', 'adf'],
-  spearman: ['bonett-wright', 'fieller', 'fisher'],
-  kendall: ['fieller'],
-};
 
 /** A test, or why the method has none of this sort. */
 export type PairCorrelation = Omit<CorrelationTest, 'undefinedBecause'> & { undefinedBecause?: PairTest['undefinedBecause'] };
@@ -34,7 +30,7 @@ export type How = Pick<PairRequest, 'alternative' | 'level' | 'interval'>;
 
 /** The kind of interval by a formula that a method has: the one asked for, or its usual one. */
 export function intervalKind(method: Method, kind: How['interval']): IntervalKind {
-  return kind !== 'bootstrap' && KINDS[method].includes(kind) ? kind : 'default';
+  return INTERVAL_KINDS[method].find((item) => item === kind) ?? 'default';
 }
 
 /** A pair by one method; held constant are the controls. */

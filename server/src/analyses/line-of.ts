@@ -1,5 +1,5 @@
 import type { Analysis, LineResult } from '@ivlen/contract';
-import { type LinearModel, linearModel, lowess } from '@ivlen/core';
+import { type LinearModel, linearModel, lineBand, lowess } from '@ivlen/core';
 import type { AnalysisColumns } from './analysis-columns';
 import { figure } from './figures';
 import { pairRows } from './pair-rows';
@@ -30,7 +30,7 @@ export function lineOf(request: Extract<Analysis, { kind: 'line' }>, columns: An
     pValue: figure(model.pValue),
     xMin: figure(low),
     xMax: figure(high),
-    band: bandOf(model, x, low, high),
+    band: high > low ? lineBand(x, y, places(low, high), { level: request.level }) : [],
     smooth: smoothOf(x, y),
   };
 }
@@ -48,22 +48,9 @@ function termOf(model: LinearModel, i: number): LineResult['slope'] {
   };
 }
 
-/** Where the population's line lies: the fitted line ± t·s·√(1/n + (x − x̄)²/Sxx), for each x by itself. */
-function bandOf(model: LinearModel, x: Float64Array, low: number, high: number): LineResult['band'] {
-  const [slope, intercept] = [model.coefficients[1] ?? Number.NaN, model.coefficients[0] ?? Number.NaN];
-  const se = model.se[1] ?? Number.NaN;
-  const interval = model.intervals[1];
-  if (!interval || !(se > 0) || !(high > low)) return [];
-  // The quantile and Sxx follow from what the model says of its slope.
-  const t = (interval.high - slope) / se;
-  const sxx = (model.residualSd / se) ** 2;
-  const mean = x.reduce((sum, value) => sum + value, 0) / x.length;
-  return Array.from({ length: DRAWN + 1 }, (_, i) => {
-    const at = low + ((high - low) * i) / DRAWN;
-    const half = t * model.residualSd * Math.sqrt(1 / x.length + (at - mean) ** 2 / sxx);
-    const middle = intercept + slope * at;
-    return { x: at, low: middle - half, high: middle + half };
-  });
+/** Evenly along the axis. */
+function places(low: number, high: number): number[] {
+  return Array.from({ length: DRAWN + 1 }, (_, i) => low + ((high - low) * i) / DRAWN);
 }
 
 function smoothOf(x: Float64Array, y: Float64Array): LineResult['smooth'] {

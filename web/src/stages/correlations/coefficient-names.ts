@@ -7,6 +7,6 @@ export function coefficientNames(methods: readonly Method[]): string {
 }
 
 /** "a, b and c". */
-export function joined(words: readonly string[]): string {
-  return words.length > 1 ? `${words.slice(0, -1).join(', ')} and ${words.at(-1)}` : (words[0] ?? '');
+export function joined(words: readonly string[], last = 'and'): string {
+  return words.length > 1 ? `${words.slice(0, -1).join(', ')} ${last} ${words.at(-1)}` : (words[0] ?? '');
 }

@@ -1,4 +1,4 @@
-import type { CorrelationResult, PairCaution, Variable } from '@ivlen/contract';
+import type { CorrelationResult, Half, PairCaution, Variable } from '@ivlen/contract';
 import { formatCoefficient, formatFullP, formatInterval, formatP, formatPRelation, type Method } from '@ivlen/core';
 import { COEFFICIENTS } from '../../method-words';
 import { displayName } from '../../variable-name';
@@ -78,4 +78,20 @@ export function cellLines(cell: GridCellData, { levels, level }: { levels: reado
 /** "95 %". */
 export function percent(level: number): string {
   return `${Math.round(level * 1000) / 10} %`;
+}
+
+/** What a cell says where its half shows no coefficient. */
+export function halfText(cell: GridCellData, half: Half, levels: readonly number[]): string {
+  switch (half) {
+    case 'p':
+      return formatP(cell.p, levels);
+    case 'adjusted-p':
+      return formatP(cell.adjustedP, levels);
+    case 'n':
+      return String(cell.n);
+    case 'interval':
+      return formatInterval(cell.low, cell.high);
+    default:
+      return '';
+  }
 }

@@ -1,11 +1,11 @@
 import type { CorrelationSettings, Half } from '@ivlen/contract';
-import { countMarks, formatCoefficient, formatInterval, formatP } from '@ivlen/core';
+import { countMarks, formatCoefficient } from '@ivlen/core';
 import { memo, type ReactNode } from 'react';
 import type { CoefficientScale } from '../../figures/coefficient-scale';
 import { Sparkline } from '../../frame/sparkline';
 import { COEFFICIENTS } from '../../method-words';
 import { displayName } from '../../variable-name';
-import { cellId, cellLines, decisiveP, type GridCellData } from './grid-cell-data';
+import { cellId, cellLines, decisiveP, type GridCellData, halfText } from './grid-cell-data';
 
 interface CellProps {
   readonly cell: GridCellData;
@@ -92,21 +92,6 @@ function CoefficientTile(props: PairCellProps) {
 export function isUnderlined({ cautions }: Pick<GridCellData, 'cautions'>, which: CorrelationSettings['cautions']): boolean {
   if (which === 'none') return false;
   return cautions.some(({ code, level }) => code !== 'rows-not-independent' && (which === 'all' || level === 'could-change'));
-}
-
-function halfText(cell: GridCellData, half: Half, levels: readonly number[]): string {
-  switch (half) {
-    case 'p':
-      return formatP(cell.p, levels);
-    case 'adjusted-p':
-      return formatP(cell.adjustedP, levels);
-    case 'n':
-      return String(cell.n);
-    case 'interval':
-      return formatInterval(cell.low, cell.high);
-    default:
-      return '';
-  }
 }
 
 interface DiagonalCellProps extends CellProps {

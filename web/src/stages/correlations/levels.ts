@@ -1,4 +1,5 @@
 import { levelsSchema } from '@ivlen/contract';
+import { joined } from './coefficient-names';
 
 /** .05 rather than 0.05, as levels are written. */
 export function levelInWords(level: number): string {
@@ -7,8 +8,7 @@ export function levelInWords(level: number): string {
 
 /** ".05, .01 and .001" */
 export function levelsInWords(levels: readonly number[]): string {
-  const words = levels.map(levelInWords);
-  return words.length < 2 ? (words[0] ?? '') : `${words.slice(0, -1).join(', ')} and ${words.at(-1)}`;
+  return joined(levels.map(levelInWords));
 }
 
 /** Reads levels as people type them: ".1; .05 .01", with decimal comma too where a semicolon or a space separates. */

@@ -1,5 +1,5 @@
 import type { CorrelationSettings, Half, Study } from '@ivlen/contract';
-import { countMarks, formatCoefficient, formatInterval, formatP } from '@ivlen/core';
+import { countMarks, formatCoefficient } from '@ivlen/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { analysisQuery } from '../../api/queries';
@@ -10,7 +10,7 @@ import { COEFFICIENTS } from '../../method-words';
 import { displayName } from '../../variable-name';
 import { coefficientNames } from './coefficient-names';
 import { adjustmentInWords } from './correlation-parts';
-import { decisiveP, type GridCellData, percent } from './grid-cell-data';
+import { decisiveP, type GridCellData, halfText, percent } from './grid-cell-data';
 import { levelInWords } from './levels';
 import type { Matrix } from './matrix';
 import { tally } from './tally';
@@ -40,22 +40,15 @@ export function useMatrixTable(study: Study, matrix: Matrix, settings: Correlati
   }, [study, matrix, settings, variables, data]);
 }
 
+/** A cell of a copied table. */
 export function cellText(cell: GridCellData, half: Half, { levels }: Pick<CorrelationSettings, 'levels'>): string {
   switch (half) {
     case 'coefficient':
       return `${formatCoefficient(cell.coefficient)}${'*'.repeat(countMarks(decisiveP(cell), levels))}`;
     case 'second':
       return `${formatCoefficient(cell.second)}${'*'.repeat(countMarks(decisiveP({ p: cell.secondP, adjustedP: cell.secondAdjustedP }), levels))}`;
-    case 'p':
-      return formatP(cell.p, levels);
-    case 'adjusted-p':
-      return formatP(cell.adjustedP, levels);
-    case 'n':
-      return String(cell.n);
-    case 'interval':
-      return formatInterval(cell.low, cell.high);
     default:
-      return '';
+      return halfText(cell, half, levels);
   }
 }
 

@@ -5,6 +5,7 @@ import { COEFFICIENTS, METHODS } from '../../method-words';
 import type { MethodsPart } from '../../methods-line/methods-parts';
 import { useStudyChanges } from '../../trail/use-study-changes';
 import { displayName } from '../../variable-name';
+import { joined } from './coefficient-names';
 
 /** ", Spearman’s ρ for pairs with conductivity": nothing where no variable has a method of its own. */
 export function ownMethodsPart(study: Study, common: Method): MethodsPart[] {
@@ -13,9 +14,7 @@ export function ownMethodsPart(study: Study, common: Method): MethodsPart[] {
   const words = METHODS.flatMap((method) => {
     const names = own.filter((item) => item.method === method).map(({ variable }) => displayName(variable));
     if (names.length === 0) return [];
-    return [
-      `${COEFFICIENTS[method].name} for pairs with ${names.length === 1 ? names[0] : `${names.slice(0, -1).join(', ')} or ${names.at(-1)}`}`,
-    ];
+    return [`${COEFFICIENTS[method].name} for pairs with ${joined(names, 'or')}`];
   });
   return [
     { type: 'text', text: ', ' },

@@ -1,4 +1,5 @@
 import type { CorrelationSettings } from '@ivlen/contract';
+import { csvOf } from '../../../frame/csv';
 import type { TextTable } from '../../../frame/table-copy';
 import { COEFFICIENTS, METHODS } from '../../../method-words';
 import { displayName } from '../../../variable-name';
@@ -50,10 +51,5 @@ export function rankedCsv(pairs: readonly RankedPair[], { level, adjust }: Corre
     ...METHODS.map((method) => by[method].coefficient),
     main.cautions.map(({ code }) => CAUTION_WORDS[code].short).join('; '),
   ]);
-  return [head, ...lines].map((cells) => cells.map(cellText).join(',')).join('\r\n');
-}
-
-function cellText(value: string | number): string {
-  if (typeof value === 'number') return Number.isFinite(value) ? String(value) : '';
-  return /[",\r\n]/.test(value) ? `"${value.replaceAll('"', '""')}"` : value;
+  return csvOf([head, ...lines]);
 }

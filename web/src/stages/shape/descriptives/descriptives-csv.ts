@@ -1,4 +1,5 @@
 import type { DescriptiveColumn, ShapeResult, ShapeSettings } from '@ivlen/contract';
+import { csvOf } from '../../../frame/csv';
 import { displayName } from '../../../variable-name';
 import { verdictOf } from '../strips/shape-columns';
 import type { StripSubject } from '../strips/shape-lines';
@@ -27,11 +28,5 @@ export function descriptivesCsv(
     });
     return [displayName(variable), ...(grouped ? [group?.label ?? ''] : []), variable.unit, ...cells];
   });
-  return [['variable', ...(grouped ? ['group'] : []), 'unit', ...head], ...lines]
-    .map((cells) => cells.map((cell) => quoted(cell === null ? '' : String(cell))).join(','))
-    .join('\r\n');
-}
-
-function quoted(text: string): string {
-  return /[",\r\n]/.test(text) ? `"${text.replaceAll('"', '""')}"` : text;
+  return csvOf([['variable', ...(grouped ? ['group'] : []), 'unit', ...head], ...lines]);
 }

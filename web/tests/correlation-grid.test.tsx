@@ -110,7 +110,15 @@ describe('the grid', () => {
 });
 
 it('the legend says every mark in words, the range of n and what chance would give', () => {
-  render(<GridLegend matrix={matrix} settings={{ ...settings, alternative: 'greater' }} marks={SKEWED} pairMethods={{}} />);
+  render(
+    <GridLegend
+      matrix={matrix}
+      settings={{ ...settings, alternative: 'greater' }}
+      marks={SKEWED}
+      pairMethods={{}}
+      cautionsNotSought={null}
+    />,
+  );
   const words = screen.getByTestId('legend').textContent;
   expect(words).toContain('3 asterisks: p ≤ .001');
   expect(words).toContain('one-sided for a positive correlation');
@@ -123,7 +131,9 @@ it('the legend says every mark in words, the range of n and what chance would gi
 
 it('the legend names variables with a coefficient of their own, and cautions no rank coefficient for its shape', () => {
   const nitrate = study.state.variables.find(({ name }) => name === 'nitrate')?.id ?? '';
-  render(<GridLegend matrix={matrix} settings={settings} marks={SKEWED} pairMethods={{ [nitrate]: 'spearman' }} />);
+  render(
+    <GridLegend matrix={matrix} settings={settings} marks={SKEWED} pairMethods={{ [nitrate]: 'spearman' }} cautionsNotSought={null} />,
+  );
   const words = screen.getByTestId('legend').textContent;
   expect(words).toContain('ρ in the tiles of nitrate: another coefficient than r, as decided for it; the trail says why.');
   expect(words).not.toContain('▲ nitrate');
@@ -136,4 +146,9 @@ it('a tile by another method than the others carries its symbol and is named by 
   expect(cell(2, 0).getAttribute('aria-label')).toContain('ρ = −.630');
   expect(cell(0, 2).getAttribute('aria-label')).toContain('ρ = −.630');
   expect(cell(1, 0).getAttribute('aria-label')).toContain('r = .150');
+});
+
+it('the legend says where cautions were not looked for', () => {
+  render(<GridLegend matrix={matrix} settings={settings} marks={SKEWED} pairMethods={{}} cautionsNotSought="too-many-values" />);
+  expect(screen.getByTestId('legend').textContent).toContain('too many values to look all pairs over for cautions');
 });

@@ -17,16 +17,23 @@ const SIDED: Readonly<Record<CorrelationSettings['alternative'], string>> = {
   less: 'one-sided for a negative correlation',
 };
 
+const NOT_SOUGHT = {
+  'too-many-values': 'There are too many values to look all pairs over for cautions; open a pair, and its card does.',
+  'held-constant': 'Cautions are looked for where nothing is held constant.',
+} as const;
+
 interface GridLegendProps {
   readonly matrix: Matrix;
   readonly settings: CorrelationSettings;
   readonly marks: ShapeMarks;
   /** Variables whose pairs have a method of their own. */
   readonly pairMethods: Readonly<Record<string, Method>>;
+  /** Why cautions are looked for in the card only; null where the matrix carries them. */
+  readonly cautionsNotSought: 'too-many-values' | 'held-constant' | null;
 }
 
 /** What the grid's colours and marks mean, and what it says as a whole. */
-export function GridLegend({ matrix, settings, marks, pairMethods }: GridLegendProps) {
+export function GridLegend({ matrix, settings, marks, pairMethods, cautionsNotSought }: GridLegendProps) {
   const { variables } = matrix;
   const { levels, alternative, strength, dim, size, adjust } = settings;
   const { pairs, marked, expected, fewest, most, without, alone } = tally(matrix, settings);
@@ -100,6 +107,7 @@ export function GridLegend({ matrix, settings, marks, pairMethods }: GridLegendP
           </Link>
         </p>
       )}
+      {cautionsNotSought && <p>{NOT_SOUGHT[cautionsNotSought]}</p>}
       {notIndependent && (
         <p className="text-caution">
           An identifier repeats: rows of the same case are not independent, so that every n here is counted too high and every p comes out

@@ -16,6 +16,7 @@ export function GridView({
   settings,
   patch,
   selection,
+  state,
   matrix,
 }: ArrangementProps & { readonly matrix: Matrix }) {
   const marks = useShapeMarks(study, variables);
@@ -29,7 +30,13 @@ export function GridView({
       ) : (
         <CorrelationGrid {...common} onCompare={selection.compare} marked={marks.marked} onOrder={() => patch({ order: 'listed' })} />
       )}
-      <GridLegend matrix={matrix} settings={settings} marks={marks} pairMethods={study.state.pairMethods} />
+      <GridLegend
+        matrix={matrix}
+        settings={settings}
+        marks={marks}
+        pairMethods={study.state.pairMethods}
+        cautionsNotSought={state.cautionsNotSought}
+      />
       <div className="mt-2">
         <CopyTableButton table={table} />
       </div>

@@ -10,8 +10,6 @@ export interface Matrix {
   cell(row: Variable, column: Variable): GridCellData;
   /** The cell by one of the methods chosen. */
   cellBy(method: Method, row: Variable, column: Variable): GridCellData;
-  /** Whether the cautions are there. */
-  readonly cautionsKnown: boolean;
 }
 
 /** A result with its adjusted p-values and the places of its variables. */
@@ -75,7 +73,6 @@ export function buildMatrix(
     methods: methods.filter((_, k) => tables[k] !== undefined),
     cell: (row, column) => cell(0, row, column),
     cellBy: (method, row, column) => cell(Math.max(0, methods.indexOf(method)), row, column),
-    cautionsKnown: cautions !== undefined,
   };
 }
 

@@ -19,21 +19,26 @@ const SHAPE_DEFAULTS = shapeSettingsSchema.parse({});
 /** With more values than this among all pairs, looking for cautions takes longer than anybody waits for unasked. */
 const MOST_VALUES = 4_000_000;
 
-/** Cautions by pair; undefined while they are not known. */
-export function useCautions(
-  study: Study,
-  variables: readonly Variable[],
-  settings: CorrelationSettings,
-  enabled: boolean,
-): ReadonlyMap<string, readonly PairCaution[]> | undefined {
+interface FoundCautions {
+  /** By pair; undefined while they are not known. */
+  readonly cautions: ReadonlyMap<string, readonly PairCaution[]> | undefined;
+  /** Why they are looked for in the card only; null where they are looked for. */
+  readonly notSought: 'too-many-values' | 'held-constant' | null;
+}
+
+/** Cautions of all pairs, where looking for them is quick. */
+export function useCautions(study: Study, variables: readonly Variable[], settings: CorrelationSettings, enabled: boolean): FoundCautions {
   const request = useCautionsRequest(study, variables, settings);
   const pairs = (variables.length * (variables.length - 1)) / 2;
-  const wanted = enabled && request !== undefined && settings.control.length === 0 && pairs * rowsInUse(study) <= MOST_VALUES;
+  const many = pairs * rowsInUse(study) > MOST_VALUES;
+  const notSought = settings.control.length > 0 ? 'held-constant' : many ? 'too-many-values' : null;
+  const wanted = enabled && request !== undefined && notSought === null;
   const { data } = useQuery({ ...analysisQuery(study.id, study.head, request ?? NO_CAUTIONS_REQUEST), enabled: wanted });
-  return useMemo(
-    () => (wanted && data ? new Map(data.pairs.map(({ a, b, cautions }) => [pairKey(a, b), cautions])) : undefined),
+  const cautions = useMemo(
+    () => (wanted && data ? new Map(data.pairs.map(({ a, b, cautions: found }) => [pairKey(a, b), found])) : undefined),
     [data, wanted],
   );
+  return { cautions, notSought };
 }
 
 type CautionsRequest = Extract<Analysis, { kind: 'cautions' }>;

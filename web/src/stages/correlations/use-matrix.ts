@@ -12,6 +12,8 @@ interface MatrixState {
   readonly error: Error | null;
   /** What is shown belongs to a request before; the new one is under way. */
   readonly stale: boolean;
+  /** Why cautions are looked for in the card only; null where the matrix carries them. */
+  readonly cautionsNotSought: ReturnType<typeof useCautions>['notSought'];
   readonly progress: Progress | undefined;
   /** Ends the computing; `resume` takes it up again. */
   stop(): void;
@@ -29,7 +31,7 @@ export function useMatrix(study: Study, variables: readonly Variable[], settings
     combine: (results) => results.map(({ data }) => data),
   });
   const { data: progress } = useQuery(progressQuery(first.queryKey));
-  const cautions = useCautions(study, variables, settings, enabled);
+  const { cautions, notSought } = useCautions(study, variables, settings, enabled);
   const { data, error, isPlaceholderData, fetchStatus, refetch } = main;
   const client = useQueryClient();
   const { order, adjust, methods } = settings;
@@ -41,6 +43,7 @@ export function useMatrix(study: Study, variables: readonly Variable[], settings
     matrix,
     error,
     stale: isPlaceholderData,
+    cautionsNotSought: notSought,
     progress: fetchStatus === 'fetching' ? progress : undefined,
     stop: () => void client.cancelQueries({ queryKey: first.queryKey }),
     resume: () => void refetch(),

@@ -15,7 +15,7 @@ import scipy
 import sklearn
 import statsmodels
 
-from cases import comparisons, correlations, demo, demo_pairs, descriptions, normality, opendata, pearson, power, ranks, regression, scales
+from cases import comparisons, correlations, demo, demo_pairs, descriptions, normality, opendata, pearson, power, ranks, regression, scales, scatterplots
 
 HERE = pathlib.Path(__file__).parent
 VERSIONS = {
@@ -39,6 +39,7 @@ FILES = {
     "regression": regression.regression_cases,
     "power": power.power_cases,
     "open-data": opendata.open_data,
+    "scatterplots": scatterplots.scatterplot_cases,
     "demo-pairs": demo_pairs.survey_pairs,
     "demo": demo.survey_states,
 }

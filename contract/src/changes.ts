@@ -57,6 +57,16 @@ export const changeSchema = z.discriminatedUnion('type', [
   }),
   z.object({ type: z.literal('set-aside'), choice: rowChoiceSchema, because: z.string().trim().min(1, 'Say why.').max(300) }),
   z.object({ type: z.literal('bring-back'), choice: rowChoiceSchema }),
+  /** Some rows become the groups of a new nominal variable, them and all others; on request, they become the subset too. */
+  z.object({
+    type: z.literal('keep-selection'),
+    name: z.string().trim().min(1, 'A variable needs a name.').max(200),
+    choice: rowChoiceSchema,
+    /** What the rows of the choice are called in it, and all others. */
+    chosen: z.string().trim().min(1, 'The chosen rows need a word.').max(200),
+    others: z.string().trim().min(1, 'The other rows need a word.').max(200),
+    useOnly: z.boolean().default(false),
+  }),
   z.object({ type: z.literal('set-subset'), subset: subsetSchema.nullable() }),
   z.object({ type: z.literal('name-subset'), named: namedSubsetSchema }),
   z.object({ type: z.literal('forget-subset'), name: z.string() }),

@@ -13,6 +13,7 @@ export * from './methods';
 export * from './pairs';
 export * from './questions';
 export * from './rows';
+export * from './scatterplots';
 export * from './settings';
 export * from './shape';
 export * from './studies';

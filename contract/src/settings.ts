@@ -2,6 +2,7 @@ import type { Adjustment } from '@ivlen/core';
 import { z } from 'zod';
 import { methodSchema } from './methods';
 import { intervalKindSchema } from './pairs';
+import { scatterplotSettingsSchema } from './scatterplots';
 import { shapeSettingsSchema } from './shape';
 
 export const levelsSchema = z
@@ -66,9 +67,10 @@ export const settingsSchemas = {
   correlations: correlationSettingsSchema,
   shape: shapeSettingsSchema,
   grouping: groupingSettingsSchema,
+  scatterplots: scatterplotSettingsSchema,
 } as const;
 
-export const settingsScopeSchema = z.enum(['working-set', 'correlations', 'shape', 'grouping']);
+export const settingsScopeSchema = z.enum(['working-set', 'correlations', 'shape', 'grouping', 'scatterplots']);
 export type SettingsScope = z.infer<typeof settingsScopeSchema>;
 /** All settings of a study that were ever saved. */
 export type Settings = { [S in SettingsScope]?: SettingsOf<S> };

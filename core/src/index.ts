@@ -62,6 +62,7 @@ export type {
   UndefinedBecause,
 } from './correlation/types';
 export { type BoxSummary, boxSummary } from './description/box-summary';
+export { type ConcentrationEllipse, concentrationEllipse, type PairMoments } from './description/concentration-ellipse';
 export { type Density, type DensityOptions, density } from './description/density';
 export { type Description, describe } from './description/describe';
 export { type BinRule, type Histogram, histogram } from './description/histogram';
@@ -105,6 +106,7 @@ export {
   sampleSizeForCorrelation,
   smallestDetectable,
 } from './power/power';
+export { createRanker, type Ranker } from './ranks/ranker';
 export { type BreuschPagan, breuschPagan } from './regression/breusch-pagan';
 export { type Collinearity, type CollinearityOptions, collinearity } from './regression/collinearity';
 export type { DependentSet } from './regression/dependent-sets';

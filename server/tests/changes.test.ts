@@ -355,3 +355,51 @@ describe('what the table says of itself', () => {
     ]);
   });
 });
+
+describe('a selection that is kept', () => {
+  const keep = (rows: [number, number][], more: object = {}) =>
+    ({ type: 'keep-selection', name: 'odd_ones', choice: { rows }, chosen: 'odd', others: 'usual', useOnly: false, ...more }) as Change;
+
+  it('becomes a nominal variable of two groups over all rows, and is taken back by undo', async () => {
+    const study = await makeStudy();
+    const kept = await change(
+      study,
+      keep([
+        [2, 3],
+        [7, 7],
+      ]),
+    );
+    const variable = kept.state.variables.at(-1);
+    expect(variable).toMatchObject({ name: 'odd_ones', kind: 'nominal', storage: 'code' });
+    expect(await columnOf(kept, 'odd_ones')).toEqual(Array.from({ length: 12 }, (_, i) => ([1, 2, 6].includes(i) ? 'odd' : 'usual')));
+    expect(await summaryOf(kept)).toBe('odd_ones tells 3 rows (odd) from all others (usual)');
+    const { categories } = await app.ask(
+      categoriesSchema,
+      'GET',
+      `/studies/${kept.id}/revisions/${kept.head}/variables/${variable?.id}/categories`,
+    );
+    expect(categories?.map(({ text, rows }) => [text, rows])).toEqual([
+      ['odd', 3],
+      ['usual', 9],
+    ]);
+    expect((await undo(kept)).state.variables.map(({ name }) => name)).not.toContain('odd_ones');
+  });
+
+  it('becomes the subset as well, on request, and coefficients follow', async () => {
+    const study = await makeStudy();
+    const kept = await change(study, keep([[1, 5]], { useOnly: true }));
+    expect(kept.state.inUse?.rows).toBe(5);
+    const { r: coefficient, n } = await r(kept, [idOf(kept, 'depth'), idOf(kept, 'taxa')]);
+    expect(n).toBe(5);
+    expect(coefficient).toBeCloseTo(pearson(Float64Array.from(DEPTH.slice(0, 5)), Float64Array.from(TAXA.slice(0, 5))).coefficient, 12);
+    expect(await summaryOf(kept)).toContain('only the odd ones are used');
+  });
+
+  it('is refused without rows of the table, with a name that is taken, and with one word for both groups', async () => {
+    const study = await makeStudy();
+    expect((await refusal(study, keep([[13, 13]]))).message).toContain('no row 13');
+    expect((await refusal(study, keep([[1, 2]], { name: 'depth' }))).code).toBe('name-taken');
+    expect((await refusal(study, keep([[1, 2]], { others: 'odd' }))).message).toContain('“odd”');
+    expect((await refusal(study, keep([]))).code).toBe('no-rows');
+  });
+});

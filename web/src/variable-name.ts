@@ -4,3 +4,8 @@ import type { Variable } from '@ivlen/contract';
 export function displayName({ name }: Pick<Variable, 'name'>): string {
   return name.replaceAll('_', ' ');
 }
+
+/** Its name with the unit, as at an axis: "nitrate, mg/L". */
+export function axisLabel(variable: Pick<Variable, 'name' | 'unit'>): string {
+  return variable.unit ? `${displayName(variable)}, ${variable.unit}` : displayName(variable);
+}

@@ -3,6 +3,7 @@ import type { AppliedChange, ChangeContext } from './applied-change';
 import { defineVariable, redefineVariable } from './derived-variables';
 import { editCells } from './edit-cells';
 import { editEntry, editVariable } from './edit-entries';
+import { keepSelection } from './keep-selection';
 import { setPairMethod } from './pair-methods';
 import { notePair } from './pair-notes';
 import { askQuestion, dropHypothesis, dropQuestion, rewordQuestion, showResults, stateHypothesis } from './questions';
@@ -26,6 +27,8 @@ export async function applyChange(context: ChangeContext, change: Change): Promi
       return setAside(context, change);
     case 'bring-back':
       return bringBack(context, change);
+    case 'keep-selection':
+      return keepSelection(context, change);
     case 'set-subset':
       return setSubset(context, change.subset);
     case 'name-subset':

@@ -4,6 +4,7 @@ import {
   derivationInWords,
   kindsFor,
   type Settings,
+  type SettingsOf,
   type StudyState,
   type Subset,
   subsetInWords,
@@ -119,7 +120,27 @@ function transferredSettings(from: Settings, to: Settings, ids: ReadonlyMap<stri
   const workingSet = ticked.length > 0 ? { variables: ticked } : to['working-set'];
   const groups = from.grouping?.variable ? ids.get(from.grouping.variable) : undefined;
   const grouping = groups === undefined ? to.grouping : { variable: groups };
-  return { ...to, ...from, ...(workingSet ? { 'working-set': workingSet } : {}), ...(grouping ? { grouping } : {}) };
+  const known = (id: string | null) => (id === null ? null : (ids.get(id) ?? null));
+  const { correlations, scatterplots } = from;
+  return {
+    ...to,
+    ...from,
+    ...(workingSet ? { 'working-set': workingSet } : {}),
+    ...(grouping ? { grouping } : {}),
+    ...(correlations ? { correlations: { ...correlations, control: correlations.control.flatMap((id) => ids.get(id) ?? []) } } : {}),
+    ...(scatterplots ? { scatterplots: transferredScatterplots(scatterplots, known) } : {}),
+  };
+}
+
+/** Groups are hidden and rows named by what the other table holds: neither goes with the choices. */
+function transferredScatterplots(settings: SettingsOf<'scatterplots'>, known: (id: string | null) => string | null) {
+  const { single, bulk } = settings;
+  return {
+    ...settings,
+    hidden: [],
+    bulk: bulk.flatMap((id) => known(id) ?? []),
+    single: { ...single, x: known(single.x), y: known(single.y), third: known(single.third), labels: [] },
+  };
 }
 
 function inWords(derivation: Derivation, { variables }: StudyState): string {

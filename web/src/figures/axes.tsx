@@ -58,7 +58,8 @@ export function Axes({ x, y, frame, xLabel, yLabel }: AxesProps) {
   );
 }
 
-function tickText(scale: ScaleLinear<number, number>, tick: number): string {
+/** A tick as it is written: plainly, unless the axis is very long or very short. */
+export function tickText(scale: ScaleLinear<number, number>, tick: number): string {
   const size = Math.max(...scale.domain().map(Math.abs));
   return size >= LARGEST_PLAIN || size < SMALLEST_PLAIN ? scale.tickFormat(5, '~g')(tick) : scale.tickFormat(5)(tick).replaceAll(',', '');
 }

@@ -1,5 +1,11 @@
 type Scale = (value: number) => number;
 
+/** Points of an outline in the variables' units. */
+export interface Outline {
+  readonly x: ArrayLike<number>;
+  readonly y: ArrayLike<number>;
+}
+
 interface OverlayProps {
   readonly x: Scale;
   readonly y: Scale;
@@ -32,19 +38,8 @@ export function SmoothCurve({ points, x, y }: OverlayProps & { readonly points: 
   );
 }
 
-const STEPS = 72;
-
-/** An ellipse of concentration: half-axes in x and y as given, turned by the correlation. */
-export function EllipseShape({
-  ellipse,
-  x,
-  y,
-}: OverlayProps & { readonly ellipse: { x: number; y: number; sdX: number; sdY: number; r: number } }) {
-  const rest = Math.sqrt(Math.max(0, 1 - ellipse.r ** 2));
-  const points = Array.from({ length: STEPS }, (_, i) => {
-    const angle = (2 * Math.PI * i) / STEPS;
-    const [u, v] = [Math.cos(angle), Math.sin(angle)];
-    return `${x(ellipse.x + ellipse.sdX * u)},${y(ellipse.y + ellipse.sdY * (ellipse.r * u + rest * v))}`;
-  });
+/** A closed outline, such as an ellipse of concentration. */
+export function EllipseShape({ ellipse, x, y }: OverlayProps & { readonly ellipse: Outline }) {
+  const points = Array.from(ellipse.x, (at, i) => `${x(at)},${y(ellipse.y[i] ?? 0)}`);
   return <polygon data-testid="ellipse" points={points.join(' ')} fill="none" stroke="var(--positive)" strokeWidth={1.5} />;
 }

@@ -2,7 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { type PointerEvent, useId, useMemo, useState } from 'react';
 import { Axes, tickCount } from './axes';
 import { nearestPoint } from './nearest-point';
-import { BandShape, EllipseShape, SmoothCurve } from './overlays';
+import { BandShape, EllipseShape, type Outline, SmoothCurve } from './overlays';
 import type { Points } from './points';
 import { PointsCanvas } from './points-canvas';
 
@@ -12,7 +12,7 @@ interface ScatterplotProps {
   /** Where the population's line lies, ascending in x. */
   readonly band?: readonly { readonly x: number; readonly low: number; readonly high: number }[] | undefined;
   readonly smooth?: readonly { readonly x: number; readonly y: number }[] | undefined;
-  readonly ellipse?: { readonly x: number; readonly y: number; readonly sdX: number; readonly sdY: number; readonly r: number } | null;
+  readonly ellipse?: Outline | null;
   readonly xLabel: string;
   readonly yLabel: string;
   readonly width: number;

@@ -1,11 +1,12 @@
-import type { PairResult, Variable } from '@ivlen/contract';
+import type { PairResult } from '@ivlen/contract';
+import { concentrationEllipse } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../api/queries';
 import { Scatterplot } from '../figures/scatterplot';
 import { FailureNotice } from '../frame/failure-notice';
 import { useRemembered } from '../frame/use-remembered';
 import { percent } from '../stages/correlations/grid-cell-data';
-import { displayName } from '../variable-name';
+import { axisLabel } from '../variable-name';
 import { type PairContext, pairOf } from './pair-request';
 import { usePairPoints } from './use-pair-points';
 
@@ -98,14 +99,9 @@ function fittedLine(result: PairResult | null) {
   return line?.slope != null && line.intercept != null ? { slope: line.slope, intercept: line.intercept } : null;
 }
 
-/** The ellipse that holds a share of the cases of a bivariate normal: d² = −2·ln(1 − share), through means, SDs and r. */
+/** The ellipse that holds a share of the cases if the two are jointly normal. */
 function ellipseOf(result: PairResult | null, share: number) {
   const r = result?.tests.pearson.coefficient;
   if (!result || r == null || result.x.mean === null || result.y.mean === null || !result.x.sd || !result.y.sd) return null;
-  const distance = Math.sqrt(-2 * Math.log(1 - share));
-  return { x: result.x.mean, y: result.y.mean, sdX: result.x.sd * distance, sdY: result.y.sd * distance, r };
-}
-
-function axisLabel(variable: Variable): string {
-  return variable.unit ? `${displayName(variable)}, ${variable.unit}` : displayName(variable);
+  return concentrationEllipse({ meanX: result.x.mean, meanY: result.y.mean, sdX: result.x.sd, sdY: result.y.sd, r }, share);
 }

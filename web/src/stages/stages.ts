@@ -3,11 +3,7 @@ export const STAGES = [
   { id: 'data', name: 'Data', planned: null },
   { id: 'shape', name: 'Shape', planned: null },
   { id: 'correlations', name: 'Correlations', planned: null },
-  {
-    id: 'scatterplots',
-    name: 'Scatterplots',
-    planned: 'Here every pair of the working set will be drawn at once, values below the diagonal and ranks above it.',
-  },
+  { id: 'scatterplots', name: 'Scatterplots', planned: null },
   {
     id: 'subgroups',
     name: 'Subgroups',

@@ -21,8 +21,17 @@ interface MatrixState {
   readonly stopped: boolean;
 }
 
-/** @param variables those to be correlated, in the order of the working set */
-export function useMatrix(study: Study, variables: readonly Variable[], settings: CorrelationSettings, enabled: boolean): MatrixState {
+/**
+ * @param variables those to be correlated, in the order of the working set
+ * @param withCautions whether cautions are looked for as well, which takes the server longer
+ */
+export function useMatrix(
+  study: Study,
+  variables: readonly Variable[],
+  settings: CorrelationSettings,
+  enabled: boolean,
+  withCautions = true,
+): MatrixState {
   const queries = settings.methods.map((method) => analysisQuery(study.id, study.head, matrixRequest(study, variables, settings, method)));
   const first = queries[0] ?? analysisQuery(study.id, study.head, matrixRequest(study, variables, settings, 'pearson'));
   const main = useQuery({ ...first, enabled, placeholderData: keepPreviousData });
@@ -31,7 +40,7 @@ export function useMatrix(study: Study, variables: readonly Variable[], settings
     combine: (results) => results.map(({ data }) => data),
   });
   const { data: progress } = useQuery(progressQuery(first.queryKey));
-  const { cautions, notSought } = useCautions(study, variables, settings, enabled);
+  const { cautions, notSought } = useCautions(study, variables, settings, enabled && withCautions);
   const { data, error, isPlaceholderData, fetchStatus, refetch } = main;
   const client = useQueryClient();
   const { order, adjust, methods } = settings;

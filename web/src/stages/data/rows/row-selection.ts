@@ -1,3 +1,6 @@
+import { rowRangesSchema } from '@ivlen/contract';
+import { z } from 'zod';
+
 /** Row numbers that are selected, from 1. */
 export type RowSelection = ReadonlySet<number>;
 
@@ -10,4 +13,12 @@ export function toRanges(selection: RowSelection): [number, number][] {
     else ranges.push([row, row]);
   }
   return ranges;
+}
+
+const handedOver = z.object({ selected: rowRangesSchema });
+
+/** The rows that another stage handed over with the address; none if it did not. */
+export function selectedIn(state: unknown): RowSelection {
+  const { data } = handedOver.safeParse(state);
+  return new Set(data?.selected.flatMap(([from, to]) => Array.from({ length: to - from + 1 }, (_, i) => from + i)) ?? []);
 }

@@ -6,12 +6,17 @@ const REASONS = ['misread', 'other population', 'not independent'] as const;
 interface SetAsideMenuProps {
   readonly label: string;
   readonly disabled?: boolean;
+  /** Held by whoever opens it by other means too. */
+  readonly open?: boolean;
+  readonly onOpen?: (open: boolean) => void;
   readonly onChoose: (because: string, words: string) => void;
 }
 
 /** Asks why: one of the usual reasons or another, and words if there are any. */
-export function SetAsideMenu({ label, disabled = false, onChoose }: SetAsideMenuProps) {
-  const [open, setOpen] = useState(false);
+export function SetAsideMenu({ label, disabled = false, open: heldOpen, onOpen, onChoose }: SetAsideMenuProps) {
+  const [ownOpen, setOwnOpen] = useState(false);
+  const open = heldOpen ?? ownOpen;
+  const setOpen = onOpen ?? setOwnOpen;
   const [other, setOther] = useState('');
   const [words, setWords] = useState('');
   const choose = (because: string) => {

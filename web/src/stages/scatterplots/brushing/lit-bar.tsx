@@ -1,0 +1,131 @@
+import type { RowRanges, Study, Variable } from '@ivlen/contract';
+import { formatCoefficient, formatP } from '@ivlen/core';
+import { useState } from 'react';
+import { useNavigate } from 'react-router';
+import { useReadOnly, useStudyPath } from '../../../frame/read-only';
+import { COEFFICIENTS, METHODS } from '../../../method-words';
+import { useStudyChanges } from '../../../trail/use-study-changes';
+import { displayName } from '../../../variable-name';
+import { toRanges } from '../../data/rows/row-selection';
+import { SetAsideMenu } from '../../data/rows/set-aside-menu';
+import { KeepDialog } from './keep-dialog';
+import type { WithAndWithout } from './use-brush-figures';
+
+interface LitBarProps {
+  readonly study: Study;
+  readonly count: number;
+  /** Numbers of the lit rows, from 1; asked for when something is done with them. */
+  readonly rowsLit: () => readonly number[];
+  readonly pair: { readonly x: Variable; readonly y: Variable };
+  /** The pair by every method over all rows and without the lit ones; null while it is computed. */
+  readonly figures: readonly WithAndWithout[] | null;
+  readonly levels: readonly number[];
+  readonly asideOpen: boolean;
+  readonly onAsideOpen: (open: boolean) => void;
+  readonly onClear: () => void;
+}
+
+/** A subset by row numbers has so many ranges at most; more become a variable. */
+const MOST_RANGES = 30;
+
+/** How many rows are lit, what the brushed pair is with and without them, and what can be done with them. */
+export function LitBar({ study, count, rowsLit, pair, figures, levels, asideOpen, onAsideOpen, onClear }: LitBarProps) {
+  const { change } = useStudyChanges(study);
+  const readOnly = useReadOnly();
+  const path = useStudyPath();
+  const navigate = useNavigate();
+  const [keeping, setKeeping] = useState<{ readonly useOnly: boolean; readonly rows: RowRanges } | null>(null);
+  const lit = () => toRanges(new Set(rowsLit()));
+  const useOnly = () => {
+    const ranges = lit();
+    if (ranges.length > MOST_RANGES) return setKeeping({ useOnly: true, rows: ranges });
+    const rules = ranges.map(([from, to]) => ({ type: 'rows' as const, from, to, not: false }));
+    change.mutate({ change: { type: 'set-subset', subset: { join: 'any', rules } } }, { onSuccess: onClear });
+  };
+  const show = () => {
+    const ranges = lit();
+    void navigate(`${path}/data?row=${ranges[0]?.[0] ?? 1}`, { state: { selected: ranges } });
+  };
+  const none = count === 0;
+  return (
+    <section aria-label="Lit rows" className="flex flex-col gap-1">
+      <div className="figures flex flex-wrap items-baseline gap-x-4 text-[13px]">
+        <strong aria-live="polite" data-testid="lit-count" className="text-[14px]">
+          {count.toLocaleString('en-GB')} {count === 1 ? 'row' : 'rows'} lit
+        </strong>
+        <span className="text-muted">
+          {displayName(pair.y)} × {displayName(pair.x)} without {count === 1 ? 'it' : 'them'}:
+        </span>
+        <Figures figures={figures} levels={levels} />
+      </div>
+      <div className="flex items-center gap-x-4 text-[13px]">
+        {!readOnly && (
+          <>
+            <SetAsideMenu
+              label="Set aside …"
+              disabled={none}
+              open={asideOpen}
+              onOpen={onAsideOpen}
+              onChoose={(because, words) =>
+                change.mutate(
+                  { change: { type: 'set-aside', choice: { rows: lit() }, because }, ...(words ? { reason: words } : {}) },
+                  { onSuccess: onClear },
+                )
+              }
+            />
+            <button type="button" className="button-quiet" disabled={none} onClick={useOnly}>
+              Use only these
+            </button>
+            <button type="button" className="button-quiet" disabled={none} onClick={() => setKeeping({ useOnly: false, rows: lit() })}>
+              Keep as a variable …
+            </button>
+          </>
+        )}
+        <button type="button" className="button-quiet" disabled={none} onClick={show}>
+          Show among the rows
+        </button>
+        <button type="button" className="button-quiet" onClick={onClear}>
+          Put out
+        </button>
+      </div>
+      {keeping && <KeepDialog study={study} {...keeping} count={count} onDone={onClear} onClose={() => setKeeping(null)} />}
+    </section>
+  );
+}
+
+/** "r .153 → .137, p .017 → .033" for each coefficient, and n. */
+function Figures({ figures, levels }: Pick<LitBarProps, 'figures' | 'levels'>) {
+  const p = (value: number) => (Number.isNaN(value) ? '–' : formatP(value, levels));
+  return (
+    <dl data-testid="lit-figures" className="contents">
+      {METHODS.map((method, k) => {
+        const { all, without } = figures?.[k] ?? {};
+        return (
+          <div key={method} className="flex gap-1.5 whitespace-nowrap">
+            <dt>{COEFFICIENTS[method].symbol}</dt>
+            <dd>
+              {all && without ? (
+                <>
+                  {formatCoefficient(all.coefficient, 3)} → <strong>{formatCoefficient(without.coefficient, 3)}</strong>
+                  <span className="text-muted">
+                    , p {p(all.pValue)} → {p(without.pValue)}
+                  </span>
+                </>
+              ) : (
+                '…'
+              )}
+            </dd>
+          </div>
+        );
+      })}
+      {figures?.[0] && (
+        <div className="flex gap-1.5 whitespace-nowrap">
+          <dt>n</dt>
+          <dd>
+            {figures[0].all.n.toLocaleString('en-GB')} → {figures[0].without.n.toLocaleString('en-GB')}
+          </dd>
+        </div>
+      )}
+    </dl>
+  );
+}

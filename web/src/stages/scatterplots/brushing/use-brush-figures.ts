@@ -1,0 +1,66 @@
+import type { Method, MissingRule } from '@ivlen/core';
+import { useMemo, useRef } from 'react';
+import { METHODS } from '../../../method-words';
+import type { PlottingClient } from '../plotting/plotting-client';
+import type { Coefficients, SomeTest } from '../plotting/some-rows';
+import { useLatest } from '../use-latest';
+import type { Selection } from './use-brush';
+
+interface Asked {
+  readonly client: PlottingClient;
+  readonly selection: Selection;
+  readonly variables: readonly string[];
+  readonly method: Method;
+  readonly rankMethod: Method;
+  readonly missing: MissingRule;
+}
+
+/** The brushed pair by one method, over all rows and without the lit ones. */
+export interface WithAndWithout {
+  readonly all: SomeTest;
+  readonly without: SomeTest;
+}
+
+interface BrushFigures {
+  /** Of all pairs without the lit rows, of values and of ranks; null where none are lit, undefined while they are computed. */
+  readonly without: readonly Coefficients[] | null | undefined;
+  /** By every method; null while it is computed. */
+  readonly pair: readonly WithAndWithout[] | null;
+}
+
+const NONE: BrushFigures = { without: null, pair: null };
+/** Between two computings there is as much time for the drawing as the first took, up to so many milliseconds. */
+const LONGEST_PAUSE = 250;
+
+/** Coefficients with and without the lit rows; they follow the brush as fast as they can be computed. */
+export function useBrushFigures(
+  client: PlottingClient | null,
+  selection: Selection | null,
+  variables: readonly string[],
+  { method, rankMethod, missing }: Pick<Asked, 'method' | 'rankMethod' | 'missing'>,
+): BrushFigures {
+  const request = useMemo(
+    () => (client && selection && selection.count > 0 ? { client, selection, variables, method, rankMethod, missing } : null),
+    [client, selection, variables, method, rankMethod, missing],
+  );
+  const whole = useRef<{ key: string; tests: readonly SomeTest[] } | null>(null);
+  const answer = useLatest(request, async (wanted: Asked): Promise<BrushFigures> => {
+    const start = performance.now();
+    const { mask, x, y } = wanted.selection;
+    const { figuring, key } = wanted.client;
+    const { variables: ids, missing: rule } = wanted;
+    const completeFor = rule === 'listwise' ? ids : [];
+    const pairKey = [key, x, y, ...completeFor].join(' ');
+    if (whole.current?.key !== pairKey) {
+      whole.current = { key: pairKey, tests: await figuring.pairWithout(new Uint8Array(mask.length), x, y, completeFor, METHODS) };
+    }
+    const all = whole.current.tests;
+    const left = await figuring.pairWithout(mask, x, y, completeFor, METHODS);
+    const without = await figuring.without(mask, { variables: ids, missing: rule, methods: [wanted.method, wanted.rankMethod] });
+    await new Promise((resolve) => setTimeout(resolve, Math.min(LONGEST_PAUSE, performance.now() - start)));
+    return { without, pair: METHODS.flatMap((_, k) => (all[k] && left[k] ? [{ all: all[k], without: left[k] }] : [])) };
+  });
+  if (request === null) return NONE;
+  // What was computed for another selection a moment ago stays until the next is there.
+  return answer?.result ?? { without: undefined, pair: null };
+}

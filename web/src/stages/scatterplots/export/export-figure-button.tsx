@@ -1,0 +1,27 @@
+import { lazy, Suspense, useState } from 'react';
+import type { BuildFigure } from './figure-options';
+
+const ExportFigureDialog = lazy(async () => ({ default: (await import('./export-figure-dialog')).ExportFigureDialog }));
+
+interface ExportFigureButtonProps {
+  readonly study: string;
+  /** null while there is nothing to export. */
+  readonly build: BuildFigure | null;
+}
+
+export function ExportFigureButton({ study, build }: ExportFigureButtonProps) {
+  const [open, setOpen] = useState(false);
+  const name = `${study.replaceAll(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}-scatterplots`;
+  return (
+    <>
+      <button type="button" className="button-quiet text-[13px]" disabled={!build} onClick={() => setOpen(true)}>
+        Export …
+      </button>
+      {open && build && (
+        <Suspense fallback={null}>
+          <ExportFigureDialog name={name} build={build} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </>
+  );
+}

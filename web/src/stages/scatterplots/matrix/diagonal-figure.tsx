@@ -1,0 +1,49 @@
+import type { DiagonalContent, Variable } from '@ivlen/contract';
+import { displayName } from '../../../variable-name';
+import type { Palette } from '../palette';
+import type { Marginal } from '../plotting/marginals';
+import { DiagonalMarks } from './diagonal-marks';
+import { fitted } from './fitted-text';
+import type { Layout } from './layout';
+
+interface DiagonalFigureProps {
+  readonly variable: Variable;
+  readonly marginal: Marginal | undefined;
+  readonly content: DiagonalContent;
+  readonly domain: readonly [number, number];
+  readonly plot: Layout['plot'];
+  readonly palette: Palette;
+}
+
+const SIZE = 12;
+
+/** A variable on the diagonal: its name, and how it is distributed. */
+export function DiagonalFigure({ variable, marginal, content, domain, plot, palette }: DiagonalFigureProps) {
+  const name = displayName(variable);
+  const alone = content === 'name';
+  return (
+    <>
+      {!alone && (
+        <text x={plot.width / 2} y={plot.top - 5} fontSize={SIZE} fontWeight={650} fill={palette.ink} textAnchor="middle">
+          {fitted(name, plot.width * 1.06, SIZE)}
+        </text>
+      )}
+      <g transform={`translate(${plot.left},${plot.top})`}>
+        {marginal && !alone && (
+          <DiagonalMarks marginal={marginal} content={content} domain={domain} width={plot.width} height={plot.height} palette={palette} />
+        )}
+        {!alone && <path d={`M0 ${plot.height}H${plot.width}`} stroke={palette.edge} fill="none" />}
+        {alone && (
+          <text x={plot.width / 2} y={plot.height / 2} fontSize={SIZE + 1} fontWeight={650} fill={palette.ink} textAnchor="middle">
+            {fitted(name, plot.width, SIZE + 1)}
+          </text>
+        )}
+        {alone && variable.unit && (
+          <text x={plot.width / 2} y={plot.height / 2 + 16} fontSize={SIZE} fill={palette.muted} textAnchor="middle">
+            {variable.unit}
+          </text>
+        )}
+      </g>
+    </>
+  );
+}

@@ -1,0 +1,49 @@
+import { rowsInUse } from '@ivlen/contract';
+import { COEFFICIENTS } from '../../../method-words';
+import { levelInWords } from '../../correlations/levels';
+import { shareInWords } from '../panel-words';
+import { MOST_SMOOTHED } from '../plotting/pair-fits';
+import { MOST_POINTS } from './layout';
+import type { SceneFacts } from './use-matrix-scene';
+
+interface MatrixNotesProps {
+  readonly facts: SceneFacts;
+  /** Most rows in one bin. */
+  readonly most: number;
+  readonly levels: readonly number[];
+}
+
+/** What the marks in the panels mean, in words. */
+export function MatrixNotes({ facts, most, levels }: MatrixNotesProps) {
+  const notes = matrixNotes(facts, most, levels);
+  return notes.length === 0 ? null : <p className="min-w-0 flex-1 text-[13px] text-muted">{notes.join(' ')}</p>;
+}
+
+export function matrixNotes(
+  { study, rows, columns, settings, correlation, rankMethod, groups }: SceneFacts,
+  most: number,
+  levels: readonly number[],
+): string[] {
+  const square = rows === columns;
+  const contents = square ? [settings.below, settings.above] : [settings.below];
+  const method = correlation.methods[0] ?? 'pearson';
+  const [own, ranked] = [COEFFICIENTS[method].symbol, COEFFICIENTS[rankMethod].symbol];
+  const used = rowsInUse(study);
+  const plotted = contents.some((content) => content !== 'coefficient' && content !== 'nothing');
+  return [
+    settings.corners && contents.includes('ranks') && contents.some((content) => content === 'points' || content === 'bins')
+      ? `Over values ${own}, over ranks ${ranked}.`
+      : '',
+    contents.includes('coefficient')
+      ? `${own}: ${levels.map((level, i) => `${'*'.repeat(i + 1)} p ≤ ${levelInWords(level)}`).join(', ')}.`
+      : '',
+    plotted ? 'n is noted where a pair lacks values.' : '',
+    settings.ellipse
+      ? `Ellipses would hold ${shareInWords(settings.share)} of ${groups.by ? 'a group’s' : 'the'} cases if jointly normal.`
+      : '',
+    settings.curve && used > MOST_SMOOTHED ? `Smooth curves run through ${MOST_SMOOTHED.toLocaleString('en-GB')} rows, taken evenly.` : '',
+    (contents.includes('bins') || (plotted && used > MOST_POINTS)) && most > 0
+      ? `Bins: darker for more rows, up to ${most.toLocaleString('en-GB')} in one.`
+      : '',
+  ].filter(Boolean);
+}

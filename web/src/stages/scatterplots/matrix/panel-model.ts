@@ -1,0 +1,131 @@
+import type { ScatterplotSettings } from '@ivlen/contract';
+import { countMarks, formatCoefficient, formatInterval } from '@ivlen/core';
+import { COEFFICIENTS } from '../../../method-words';
+import type { Group } from '../../../settings/use-grouping';
+import { displayName } from '../../../variable-name';
+import { decisiveP, type GridCellData } from '../../correlations/grid-cell-data';
+import { groupShape } from '../groups/group-styles';
+import type { PairFit } from '../plotting/pair-fits';
+import type { PanelSpec } from '../plotting/plot-data';
+import type { Shape } from '../plotting/stamps';
+import { fits as hasRoom } from './fitted-text';
+import type { PanelPlace } from './layout';
+import { patternWords } from './pattern-words';
+
+/** A coefficient as a panel says it; of a group, or of all rows. */
+export interface CoefficientLine {
+  readonly group: number | null;
+  readonly shape: Shape | null;
+  readonly text: string;
+}
+
+/** Everything that stands in one panel beside its points. */
+export interface PanelModel {
+  readonly place: PanelPlace;
+  /** What the plotter draws; null where it draws nothing. */
+  readonly spec: PanelSpec | null;
+  readonly corner: string;
+  /** Its number of rows where that differs from the others'. */
+  readonly remark: string | null;
+  /** The coefficient that colours the panel; null where it shows points or nothing. */
+  readonly tile: number | null;
+  readonly lines: readonly CoefficientLine[];
+  readonly fits: readonly PairFit[];
+  /** Its coefficient with the interval, whether or not there is room for it in the panel. */
+  readonly figures: string;
+  /** For those who do not see it. */
+  readonly label: string;
+}
+
+/** Coefficient and rows of one group. */
+export interface GroupCoefficient {
+  readonly group: number;
+  readonly coefficient: number;
+  readonly p: number;
+  readonly n: number;
+}
+
+export interface PanelFacts {
+  readonly place: PanelPlace;
+  readonly spec: PanelSpec | null;
+  readonly content: ScatterplotSettings['below'];
+  /** undefined while it is computed. */
+  readonly cell: GridCellData | undefined;
+  readonly corners: boolean;
+  readonly levels: readonly number[];
+  /** Most panels' number of rows. */
+  readonly commonN: number;
+  /** Without the lit rows; NaN while that is computed, null where none are lit. */
+  readonly without: number | null;
+  readonly byGroup: readonly GroupCoefficient[];
+  readonly groups: readonly Group[];
+  readonly fits: readonly PairFit[];
+}
+
+const SIZE = 11;
+const FEWEST = 3;
+
+export function panelModel(facts: PanelFacts): PanelModel {
+  const { place, spec, content, cell, corners, commonN, fits } = facts;
+  const shows = content === 'coefficient';
+  const usual = cell === undefined || cell.n === commonN;
+  return {
+    place,
+    spec,
+    corner: spec && corners ? cornerText(facts, spec.width - (usual ? 0 : 44)) : '',
+    remark: usual || content === 'nothing' ? null : `n ${cell.n}`,
+    tile: shows && cell ? cell.coefficient : null,
+    lines: shows ? coefficientLines(facts) : [],
+    fits,
+    figures: cell ? figuresInWords(cell) : '',
+    label: labelOf(facts),
+  };
+}
+
+/** As much of the coefficient with its interval as there is room for. */
+function cornerText({ cell, without }: PanelFacts, width: number): string {
+  if (!cell) return '…';
+  if (cell.because) return whyNone(cell);
+  const { symbol } = COEFFICIENTS[cell.method];
+  const value = formatCoefficient(cell.coefficient);
+  // Pairs with a method of their own are not followed: what follows the brush is by the methods of all.
+  if (without !== null && !cell.ownMethod) return `${symbol} ${value} → ${Number.isNaN(without) ? '…' : formatCoefficient(without)}`;
+  if (Number.isNaN(cell.low)) return `${symbol} ${value}`;
+  const interval = formatInterval(cell.low, cell.high);
+  const choices = [`${symbol} ${value} ${interval}`, `${value} ${interval}`];
+  return choices.find((text) => hasRoom(text, width, SIZE)) ?? `${symbol} ${value}`;
+}
+
+function whyNone({ because, n }: GridCellData): string {
+  if (because === 'constant-x' || because === 'constant-y' || because === 'constant-both') return 'does not vary';
+  return n === 0 ? 'no rows' : `only ${n} ${n === 1 ? 'row' : 'rows'}`;
+}
+
+function coefficientLines({ cell, byGroup, levels }: PanelFacts): CoefficientLine[] {
+  if (!cell) return [{ group: null, shape: null, text: '…' }];
+  if (cell.because) return [{ group: null, shape: null, text: whyNone(cell) }];
+  const marked = (coefficient: number, p: number) => `${formatCoefficient(coefficient)}${'*'.repeat(countMarks(p, levels))}`;
+  const all = { group: null, shape: null, text: marked(cell.coefficient, decisiveP(cell)) };
+  const groups = byGroup.map(({ group, coefficient, p, n }) => ({
+    group,
+    shape: groupShape(group),
+    text: n < FEWEST || Number.isNaN(coefficient) ? `– (n ${n})` : marked(coefficient, p),
+  }));
+  return [all, ...groups];
+}
+
+function labelOf({ place: { row, column, half }, content, cell, groups, byGroup }: PanelFacts): string {
+  if (half === 'diagonal') return `${displayName(row)}: its distribution`;
+  const pair = `${displayName(row)} against ${displayName(column)}`;
+  const what = content === 'ranks' ? ', in ranks' : content === 'bins' ? ', counted in bins' : '';
+  if (!cell) return `${pair}${what}: being computed`;
+  const perGroup = byGroup.map(({ group, coefficient }) => `${groups[group]?.label ?? ''} ${formatCoefficient(coefficient)}`);
+  return [`${pair}${what}: ${figuresInWords(cell)}`, patternWords(cell), ...perGroup].filter(Boolean).join('; ');
+}
+
+/** "r .52 [.43, .61], 246 rows" */
+function figuresInWords(cell: GridCellData): string {
+  if (cell.because) return whyNone(cell);
+  const interval = Number.isNaN(cell.low) ? '' : ` ${formatInterval(cell.low, cell.high)}`;
+  return `${COEFFICIENTS[cell.method].symbol} ${formatCoefficient(cell.coefficient)}${interval}, ${cell.n.toLocaleString('en-GB')} rows`;
+}

@@ -1,0 +1,104 @@
+import type { CorrelationSettings, ScatterplotSettings, Study, Variable } from '@ivlen/contract';
+import { rowsInUse } from '@ivlen/contract';
+import type { Method } from '@ivlen/core';
+import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
+import type { Matrix } from '../../correlations/matrix';
+import type { Selection } from '../brushing/use-brush';
+import { useBrushFigures } from '../brushing/use-brush-figures';
+import { type PairOnPanel, useAxes, useFits, useGroupCoefficients, useMarginals } from '../use-figures';
+import type { GroupsShown } from '../use-groups-shown';
+import { usePlotData } from '../use-plot-data';
+import { usePlotLook } from '../use-plot-look';
+import { layOut, placesInView, sheetOf } from './layout';
+import { usePanelModels, usePanelSpecs } from './use-panel-models';
+import { usePictures } from './use-pictures';
+import { useView } from './use-view';
+
+export interface SceneFacts {
+  readonly study: Study;
+  /** Of rows and columns; the same list for the square. */
+  readonly rows: readonly Variable[];
+  readonly columns: readonly Variable[];
+  readonly settings: ScatterplotSettings;
+  readonly correlation: CorrelationSettings;
+  readonly rankMethod: Method;
+  readonly matrix: Matrix | undefined;
+  readonly groups: GroupsShown;
+}
+
+export type MatrixScene = ReturnType<typeof useMatrixScene>;
+
+/** Everything that the matrix of panels is made of: columns, axes, places, pictures, figures. */
+export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElement | null>) {
+  const { study, rows, columns, settings, correlation, rankMethod, matrix, groups } = facts;
+  const variables = useMemo(() => [...new Set([...rows, ...columns])], [rows, columns]);
+  const ids = useMemo(() => variables.map(({ id }) => id), [variables]);
+  const { client, error } = usePlotData(study, variables, groups.by, groups.all);
+  const axes = useAxes(client, ids);
+  const look = usePlotLook(axes, { bulk: settings.bulk, jitter: settings.jitter, hidden: groups.hidden });
+  const [selection, select] = useState<Selection | null>(null);
+  // Places among the rows in use mean other rows once those change.
+  useEffect(() => {
+    if (client) select(null);
+  }, [client]);
+
+  const view = useView(scroller);
+  const { below, above, size } = settings;
+  const layout = useMemo(
+    () => layOut({ rows, columns, below, above, size, width: view.width, height: view.height }),
+    [rows, columns, below, above, size, view.width, view.height],
+  );
+  const places = useMemo(() => (view.width > 0 ? placesInView(layout, view) : []), [layout, view]);
+  const specsByPlace = usePanelSpecs(layout, places, settings, rowsInUse(study));
+  const specs = useMemo(() => specsByPlace.filter((spec) => spec !== null), [specsByPlace]);
+  const mask = selection?.mask ?? null;
+  const sheet = useMemo(() => sheetOf(layout, places, specsByPlace), [layout, places, specsByPlace]);
+  const moving = useRef(false);
+  const pictures = usePictures(client, look, sheet, mask, moving);
+
+  const method = correlation.methods[0] ?? 'pearson';
+  const { missing } = correlation;
+  const marginals = useMarginals(client, ids, groups.shown, rows === columns && settings.diagonal !== 'name');
+  const pairs = useMemo(() => specs.map(({ x, y, scale }): PairOnPanel => ({ x, y, scale })), [specs]);
+  const fits = useFits(client, pairs, settings, correlation.level, groups.shown);
+  const showsCoefficients = [below, above].includes('coefficient');
+  const byGroup = useGroupCoefficients(showsCoefficients ? client : null, ids, groups.shown, method, missing);
+  const groupLines = useGroupLines(byGroup, groups);
+  const figures = useBrushFigures(client, selection, ids, { method, rankMethod, missing });
+  const models = usePanelModels({
+    study,
+    settings,
+    correlation,
+    places,
+    specs: specsByPlace,
+    matrix,
+    rankMethod,
+    byGroup: groupLines,
+    groups: groups.all,
+    fits,
+    without: figures.without,
+  });
+  return {
+    variables,
+    client,
+    error,
+    axes,
+    look,
+    selection,
+    select,
+    view,
+    layout,
+    sheet,
+    moving,
+    pictures,
+    marginals,
+    models,
+    groupLines,
+    pair: figures.pair,
+  };
+}
+
+/** Coefficients of the groups shown, each with the group's place among all. */
+function useGroupLines(byGroup: ReturnType<typeof useGroupCoefficients>, { shown }: GroupsShown) {
+  return useMemo(() => byGroup?.map((coefficients, k) => ({ group: shown[k] ?? 0, coefficients })), [byGroup, shown]);
+}

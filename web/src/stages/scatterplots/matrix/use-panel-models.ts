@@ -1,0 +1,108 @@
+import type { CorrelationSettings, ScatterplotSettings, Study, Variable } from '@ivlen/contract';
+import { rowsInUse } from '@ivlen/contract';
+import type { Method } from '@ivlen/core';
+import { useMemo, useRef } from 'react';
+import type { Group } from '../../../settings/use-grouping';
+import type { Matrix } from '../../correlations/matrix';
+import type { PairFit } from '../plotting/pair-fits';
+import type { PanelSpec } from '../plotting/plot-data';
+import type { Coefficients } from '../plotting/some-rows';
+import { pairId } from '../use-figures';
+import { type Layout, type PanelPlace, specAt } from './layout';
+import { type PanelModel, panelModel } from './panel-model';
+
+interface ModelFacts {
+  readonly study: Study;
+  readonly settings: ScatterplotSettings;
+  readonly correlation: CorrelationSettings;
+  readonly places: readonly PanelPlace[];
+  readonly specs: readonly (PanelSpec | null)[];
+  readonly matrix: Matrix | undefined;
+  readonly rankMethod: Method;
+  /** Of each group that is shown; undefined while they are computed, and where none are asked for. */
+  readonly byGroup: readonly { readonly group: number; readonly coefficients: Coefficients }[] | undefined;
+  readonly groups: readonly Group[];
+  readonly fits: ReadonlyMap<string, readonly PairFit[]>;
+  /** Coefficients without the lit rows, of values and of ranks; null where none are lit, undefined while they are computed. */
+  readonly without: readonly Coefficients[] | null | undefined;
+}
+
+const NO_FITS: readonly PairFit[] = [];
+
+/** What the plotter draws at each place, null where it draws nothing. What stays the same stays the same object. */
+export function usePanelSpecs(
+  layout: Layout,
+  places: readonly PanelPlace[],
+  { below, above }: Pick<ScatterplotSettings, 'below' | 'above'>,
+  rows: number,
+): readonly (PanelSpec | null)[] {
+  const known = useRef(new Map<string, PanelSpec>());
+  return useMemo(
+    () =>
+      places.map((place) => {
+        const spec = specAt(layout, place, contentAt({ below, above }, place), rows);
+        if (!spec) return null;
+        const before = known.current.get(spec.id);
+        if (before && before.width === spec.width && before.height === spec.height) return before;
+        known.current.set(spec.id, spec);
+        return spec;
+      }),
+    [places, layout, below, above, rows],
+  );
+}
+
+/** What stands in the panel at a place beside its points. */
+export function modelAt(facts: Omit<ModelFacts, 'places' | 'specs'>, place: PanelPlace, spec: PanelSpec | null): PanelModel {
+  const { study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without } = facts;
+  const content = contentAt(settings, place);
+  const { row, column } = place;
+  return panelModel({
+    place,
+    spec,
+    content,
+    cell: matrix && place.half !== 'diagonal' ? cellAt(matrix, row, column, content === 'ranks' ? rankMethod : null) : undefined,
+    corners: settings.corners,
+    levels: correlation.levels,
+    commonN: rowsInUse(study),
+    without: without === null ? null : coefficientOf(without?.[content === 'ranks' ? 1 : 0], row, column),
+    byGroup: (byGroup ?? []).map(({ group, coefficients }) => ({ group, ...groupFigures(coefficients, row, column) })),
+    groups,
+    fits: (spec && fits.get(pairId(spec))) || NO_FITS,
+  });
+}
+
+/** The panels in view, with what stands in them beside the points. */
+export function usePanelModels({ places, specs, ...facts }: ModelFacts): readonly PanelModel[] {
+  const { study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without } = facts;
+  return useMemo(
+    () =>
+      places.map((place, k) =>
+        modelAt({ study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without }, place, specs[k] ?? null),
+      ),
+    [places, specs, study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without],
+  );
+}
+
+/** @param method null for that of the pair */
+function cellAt(matrix: Matrix, row: Variable, column: Variable, method: Method | null) {
+  const known = [row, column].every((variable) => matrix.variables.includes(variable));
+  if (!known) return undefined;
+  return method ? matrix.cellBy(method, row, column) : matrix.cell(row, column);
+}
+
+export function contentAt(settings: Pick<ScatterplotSettings, 'below' | 'above'>, { half }: PanelPlace) {
+  return half === 'above' ? settings.above : settings.below;
+}
+
+function placeOf({ variables }: Coefficients, row: Variable, column: Variable): number {
+  return variables.indexOf(row.id) * variables.length + variables.indexOf(column.id);
+}
+
+function coefficientOf(coefficients: Coefficients | undefined, row: Variable, column: Variable): number {
+  return coefficients?.coefficient[placeOf(coefficients, row, column)] ?? Number.NaN;
+}
+
+function groupFigures(coefficients: Coefficients, row: Variable, column: Variable) {
+  const at = placeOf(coefficients, row, column);
+  return { coefficient: coefficients.coefficient[at] ?? Number.NaN, p: coefficients.pValue[at] ?? Number.NaN, n: coefficients.n[at] ?? 0 };
+}

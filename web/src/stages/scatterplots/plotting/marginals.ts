@@ -1,0 +1,66 @@
+import { boxSummary, density, histogram } from '@ivlen/core';
+import { NO_GROUP, type PlotData } from './plot-data';
+
+interface Curve {
+  readonly x: readonly number[];
+  readonly y: readonly number[];
+}
+
+interface Box {
+  /** The group it is of; null for all rows. */
+  readonly group: number | null;
+  readonly n: number;
+  readonly low: number;
+  readonly q1: number;
+  readonly median: number;
+  readonly q3: number;
+  readonly high: number;
+}
+
+/** How the values of one variable are distributed, for the diagonal and for margins. */
+export interface Marginal {
+  readonly variable: string;
+  readonly n: number;
+  readonly edges: readonly number[];
+  readonly counts: readonly number[];
+  /** Of all rows, and of each group asked for. */
+  readonly densities: readonly (Curve & { readonly group: number | null })[];
+  readonly boxes: readonly Box[];
+}
+
+const DENSITY_POINTS = 96;
+
+/** @param groups that have a density and a box of their own; none for all rows together */
+export function marginalOf(data: PlotData, variable: string, groups: readonly number[]): Marginal {
+  const column = data.columns.get(variable);
+  if (!column) throw new Error(`the column ${variable} is not there`);
+  const present = column.filter((value) => value === value);
+  const bins = histogram(present);
+  const parts: { group: number | null; values: Float64Array }[] =
+    groups.length > 0 && data.groups
+      ? groups.map((group) => ({
+          group,
+          values: column.filter((value, place) => value === value && (data.groups?.[place] ?? NO_GROUP) === group),
+        }))
+      : [{ group: null, values: present }];
+  return {
+    variable,
+    n: present.length,
+    edges: [...bins.edges],
+    counts: [...bins.counts],
+    densities: parts
+      .filter(({ values }) => values.length > 1 && values.some((value) => value !== values[0]))
+      .map(({ group, values }) => {
+        const curve = density(values, { points: DENSITY_POINTS });
+        // A group's curve is as high as its share of the rows, so that the groups add up to all.
+        const share = values.length / present.length;
+        return { group, x: [...curve.x], y: Array.from(curve.density, (height) => height * share) };
+      }),
+    boxes: parts.filter(({ values }) => values.length > 0).map(({ group, values }) => boxOf(group, values)),
+  };
+}
+
+function boxOf(group: number | null, values: Float64Array): Box {
+  const { q1, median, q3, whiskers } = boxSummary(values);
+  return { group, n: values.length, low: whiskers[0], q1, median, q3, high: whiskers[1] };
+}

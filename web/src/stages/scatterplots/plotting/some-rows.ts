@@ -1,0 +1,79 @@
+import { correlationMatrix, kendall, type Method, type MissingRule, pearson, spearman } from '@ivlen/core';
+import { NO_GROUP, type PlotData } from './plot-data';
+
+/** Coefficients of all pairs of some variables: size × size, row-major, in the order of the request. */
+export interface Coefficients {
+  readonly variables: readonly string[];
+  readonly coefficient: Float64Array;
+  readonly pValue: Float64Array;
+  readonly n: Int32Array;
+}
+
+export interface CoefficientRequest {
+  readonly variables: readonly string[];
+  readonly method: Method;
+  readonly missing: MissingRule;
+}
+
+/** One coefficient with its p-value and number of rows. */
+export interface SomeTest {
+  readonly coefficient: number;
+  readonly pValue: number;
+  readonly n: number;
+}
+
+const TESTS = { pearson, spearman, kendall };
+
+/** Some of a variable's values: those of the places that are kept, a byte for each. */
+function kept(column: Float64Array, mask: Uint8Array, byte: 0 | 1): Float64Array {
+  const values = new Float64Array(column.length);
+  let count = 0;
+  for (let place = 0; place < column.length; place++) if (mask[place] === byte) values[count++] = column[place] as number;
+  return values.subarray(0, count);
+}
+
+/** The matrices by several methods without the lit places, whose byte is set. */
+export function coefficientsWithout(
+  data: PlotData,
+  mask: Uint8Array,
+  { variables, missing, methods }: Omit<CoefficientRequest, 'method'> & { readonly methods: readonly Method[] },
+): Coefficients[] {
+  const columns = variables.map((id) => kept(columnOf(data, id), mask, 0));
+  return methods.map((method) => coefficientsOf(columns, { variables, missing, method }));
+}
+
+/** The matrix of each group. */
+export function coefficientsByGroup(data: PlotData, groups: readonly number[], request: CoefficientRequest): Coefficients[] {
+  return groups.map((group) => {
+    const mask = Uint8Array.from(data.rows, (_, place) => ((data.groups?.[place] ?? NO_GROUP) === group ? 1 : 0));
+    const columns = request.variables.map((id) => kept(columnOf(data, id), mask, 1));
+    return coefficientsOf(columns, request);
+  });
+}
+
+function coefficientsOf(columns: readonly Float64Array[], { variables, method, missing }: CoefficientRequest): Coefficients {
+  const { coefficient, pValue, n } = correlationMatrix(columns, { method, missing });
+  return { variables, coefficient, pValue, n };
+}
+
+/** A pair by one method over the places that are not lit. @param completeFor variables that a row needs too, under listwise deletion */
+export function pairWithout(
+  data: PlotData,
+  mask: Uint8Array,
+  x: string,
+  y: string,
+  completeFor: readonly string[],
+  method: Method,
+): SomeTest {
+  const needed = completeFor.map((id) => columnOf(data, id));
+  const unusable =
+    needed.length === 0 ? mask : mask.map((byte, place) => (needed.every((column) => column[place] === column[place]) ? byte : 1));
+  const { coefficient, pValue, n } = TESTS[method](kept(columnOf(data, x), unusable, 0), kept(columnOf(data, y), unusable, 0));
+  return { coefficient, pValue, n };
+}
+
+function columnOf(data: PlotData, id: string): Float64Array {
+  const column = data.columns.get(id);
+  if (!column) throw new Error(`the column ${id} is not there`);
+  return column;
+}

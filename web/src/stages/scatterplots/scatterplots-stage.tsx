@@ -1,0 +1,225 @@
+import { canBeCorrelated, correlationSettingsSchema, rowsInUse, type Study, scatterplotSettingsSchema } from '@ivlen/contract';
+import type { Method } from '@ivlen/core';
+import { lazy, type ReactNode, Suspense, useMemo, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { useStudyPath } from '../../frame/read-only';
+import { rowsInWords } from '../../frame/rows-in-use';
+import { ViewBar } from '../../frame/view-bar';
+import { MethodsLine } from '../../methods-line/methods-line';
+import { methodsSentence } from '../../methods-line/methods-parts';
+import { useGrouping } from '../../settings/use-grouping';
+import { useSettings } from '../../settings/use-settings';
+import { useWorkingSet, type WorkingSet } from '../../settings/use-working-set';
+import { useMatrix } from '../correlations/use-matrix';
+import { usePairSelection } from '../correlations/use-pair-selection';
+import { MOST_POINTS } from './matrix/layout';
+import { MatrixView } from './matrix/matrix-view';
+import { scatterplotMethods } from './scatterplot-methods';
+import { useGroupsShown } from './use-groups-shown';
+import { usePrefetchedColumns } from './use-plot-data';
+
+const PairCard = lazy(async () => ({ default: (await import('../../pair-card/pair-card')).PairCard }));
+const SingleView = lazy(async () => ({ default: (await import('./single/single-view')).SingleView }));
+
+const VIEWS = [
+  { id: 'matrix', name: 'Matrix' },
+  { id: 'rectangle', name: 'Outcomes × predictors' },
+  { id: 'single', name: 'One pair' },
+] as const;
+type View = (typeof VIEWS)[number]['id'];
+
+const DEFAULTS = scatterplotSettingsSchema.parse({});
+const CORRELATION_DEFAULTS = correlationSettingsSchema.parse({});
+const MOST_VARIABLES = 60;
+
+/** The Scatterplots stage: the matrix of panels, the panels of outcomes against predictors, or one pair at large. */
+export function ScatterplotsStage({ study }: { study: Study }) {
+  const workingSet = useWorkingSet(study);
+  const [params, setParams] = useSearchParams();
+  const view: View = VIEWS.find(({ id }) => id === params.get('view'))?.id ?? 'matrix';
+  const open = (next: View) =>
+    setParams((current) => {
+      if (next === 'matrix') current.delete('view');
+      else current.set('view', next);
+      return current;
+    });
+  const bar = (tools: ReactNode) => (
+    <ViewBar label="Parts of the Scatterplots stage" views={VIEWS} current={view} onOpen={open}>
+      {tools}
+    </ViewBar>
+  );
+  return (
+    <>
+      <section className="flex min-w-0 flex-1 flex-col" aria-label="Scatterplots">
+        {workingSet && view !== 'single' && <Panels study={study} workingSet={workingSet} rectangle={view === 'rectangle'} bar={bar} />}
+        {view === 'single' && bar(null)}
+        {workingSet && view === 'single' && (
+          <Suspense fallback={<Drawing />}>
+            <SingleView study={study} variables={study.state.variables.filter(canBeCorrelated)} workingSet={workingSet} />
+          </Suspense>
+        )}
+      </section>
+      {workingSet && view !== 'single' && <OpenPair study={study} workingSet={workingSet} />}
+    </>
+  );
+}
+
+/** The settings of both stages that the panels rest on; nothing is held constant among them. */
+function useBothSettings(study: Study) {
+  const scatterplots = useSettings(study.id, 'scatterplots', DEFAULTS);
+  const correlations = useSettings(study.id, 'correlations', CORRELATION_DEFAULTS);
+  const stored = correlations.settings;
+  const plain = useMemo(() => {
+    if (!stored) return null;
+    const method = stored.methods[0] ?? 'pearson';
+    const rankMethod: Method = method === 'kendall' ? 'kendall' : 'spearman';
+    const methods = [...new Set([method, rankMethod])];
+    return { rankMethod, correlation: { ...stored, methods, control: [], order: 'listed' as const } };
+  }, [stored]);
+  return { scatterplots, correlations, ...plain };
+}
+
+interface PanelsProps {
+  readonly study: Study;
+  readonly workingSet: WorkingSet;
+  readonly rectangle: boolean;
+  /** The parts of the stage, with tools beside them. */
+  readonly bar: (tools: ReactNode) => ReactNode;
+}
+
+function Panels({ study, workingSet, rectangle, bar }: PanelsProps) {
+  const { scatterplots, correlations, correlation, rankMethod } = useBothSettings(study);
+  const settings = scatterplots.settings ?? DEFAULTS;
+  const grouping = useGrouping(study);
+  const groups = useGroupsShown(study, grouping, settings);
+  const pairs = usePairSelection(study);
+  const [params, setParams] = useSearchParams();
+  const path = useStudyPath();
+  const { variables } = workingSet;
+  const [outcomes, predictors] = useMemo(
+    () => (['outcome', 'predictor'] as const).map((role) => variables.filter((variable) => variable.role === role)),
+    [variables],
+  );
+  const rows = rectangle ? (outcomes ?? []) : variables;
+  const columns = rectangle ? (predictors ?? []) : variables;
+  const enough = rectangle ? rows.length > 0 && columns.length > 0 : variables.length >= 2 && variables.length <= MOST_VARIABLES;
+  const used = correlation ?? CORRELATION_DEFAULTS;
+  // The server looks for cautions once the panels are there: they are for words only.
+  const [isDrawn, setDrawn] = useState(false);
+  const state = useMatrix(study, variables, used, enough && correlation !== undefined, isDrawn);
+  usePrefetchedColumns(study, variables);
+  if (!correlation || !rankMethod || !scatterplots.settings || !correlations.settings || groups.isLoading) {
+    return (
+      <>
+        {bar(null)}
+        <Drawing />
+      </>
+    );
+  }
+  const stored = correlations.settings;
+  const patch = (part: Partial<typeof settings>) => scatterplots.change({ ...settings, ...part });
+  const parts = scatterplotMethods(
+    settings,
+    {
+      variables: variables.length,
+      rows: rowsInWords(study),
+      grouping,
+      rectangle: rectangle ? { outcomes: rows.length, predictors: columns.length } : null,
+      canJitter: variables.some(({ kind }) => kind !== 'continuous'),
+      binned: rowsInUse(study) > MOST_POINTS,
+    },
+    patch,
+    stored,
+    (part) => correlations.change({ ...stored, ...part }),
+  );
+  if (!enough) {
+    return (
+      <>
+        {bar(null)}
+        <NotEnough count={variables.length} rectangle={rectangle} dataPath={`${path}/data?view=codebook`} />
+      </>
+    );
+  }
+  const facts = { study, rows, columns, settings, correlation, rankMethod, matrix: state.matrix, groups };
+  return (
+    <MatrixView
+      {...facts}
+      top={(tools) => (
+        <>
+          {bar(tools)}
+          <MethodsLine parts={parts} />
+        </>
+      )}
+      patch={patch}
+      state={state}
+      pairs={pairs}
+      sentence={methodsSentence(parts)}
+      onDrawn={setDrawn}
+      asTable={params.get('table') === '1'}
+      onAsTable={(on) =>
+        setParams(
+          (current) => {
+            if (on) current.set('table', '1');
+            else current.delete('table');
+            return current;
+          },
+          { replace: true },
+        )
+      }
+    />
+  );
+}
+
+function OpenPair({ study, workingSet }: { study: Study; workingSet: WorkingSet }) {
+  const { correlations, correlation } = useBothSettings(study);
+  const selection = usePairSelection(study);
+  const { variables } = workingSet;
+  const enough = variables.length >= 2 && variables.length <= MOST_VARIABLES;
+  const state = useMatrix(study, variables, correlation ?? CORRELATION_DEFAULTS, enough && correlation !== undefined, false);
+  if (!selection.pair || !correlations.settings) return null;
+  const { x, y } = selection.pair;
+  const known = [x, y].every((item) => state.matrix?.variables.includes(item));
+  const adjusted = known && state.matrix && !state.stale ? state.matrix.cell(y, x).adjustedP : Number.NaN;
+  return (
+    <Suspense fallback={null}>
+      <PairCard
+        study={study}
+        pair={selection.pair}
+        settings={{ ...correlations.settings, control: [] }}
+        variables={variables}
+        selection={selection}
+        state={state}
+        adjustedP={Number.isNaN(adjusted) ? null : adjusted}
+        onSwap={selection.swap}
+        onClose={selection.close}
+      />
+    </Suspense>
+  );
+}
+
+function Drawing() {
+  return <div role="status" aria-label="Drawing the panels" className="m-5 flex-1 rounded bg-rule/40" />;
+}
+
+function NotEnough({ count, rectangle, dataPath }: { count: number; rectangle: boolean; dataPath: string }) {
+  return (
+    <div className="max-w-xl p-8 font-serif text-[17px]">
+      {rectangle ? (
+        <p>
+          No panels yet: among the ticked variables there has to be an outcome and a predictor. Set the roles in a variable’s menu at the
+          left, or in the{' '}
+          <Link to={dataPath} className="text-accent underline">
+            codebook
+          </Link>
+          .
+        </p>
+      ) : count < 2 ? (
+        <p>Tick at least two variables at the left to see how they go together.</p>
+      ) : (
+        <p>
+          {count} variables make more panels than anybody can look through: tick up to {MOST_VARIABLES}. The Correlations stage holds more.
+        </p>
+      )}
+    </div>
+  );
+}

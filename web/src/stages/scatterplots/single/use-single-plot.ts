@@ -1,0 +1,73 @@
+import type { CorrelationSettings, SinglePlotSettings, Study, Variable } from '@ivlen/contract';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { analysisQuery } from '../../../api/queries';
+import { useGroups } from '../../../settings/use-grouping';
+import { completeForOf } from '../../correlations/correlation-requests';
+import { MOST_GROUPS } from '../groups/group-styles';
+import { MOST_SHAPED } from '../plotting/plotter';
+import { useAxes, useFits, useMarginals } from '../use-figures';
+import { usePlotData } from '../use-plot-data';
+import type { Third } from './third-scale';
+
+const NO_GROUPS: readonly never[] = [];
+
+/** Columns, axes and figures of one large scatterplot; null parts while they come. */
+export function useSinglePlot(
+  study: Study,
+  { x, y, third }: { readonly x: Variable; readonly y: Variable; readonly third: Variable | null },
+  settings: SinglePlotSettings & { readonly share: number },
+  correlation: CorrelationSettings,
+  workingSet: readonly Variable[],
+) {
+  const isGroups = third !== null && (third.kind === 'nominal' || third.kind === 'ordinal' || third.role === 'grouping');
+  const by = isGroups ? third : null;
+  const groups = useGroups(study, by);
+  const tooMany = groups === null || (groups?.length ?? 0) > MOST_GROUPS;
+  const grouped = isGroups && !tooMany && groups ? groups : NO_GROUPS;
+  const quantity = third && !isGroups ? third : null;
+  const completeFor = completeForOf(correlation, workingSet);
+  const listwise = correlation.missing === 'listwise';
+  const columns = useMemo(() => {
+    const needed = listwise ? workingSet : [];
+    return [...new Set([x, y, ...(quantity ? [quantity] : []), ...needed])];
+  }, [x, y, quantity, listwise, workingSet]);
+  const { client, error } = usePlotData(study, columns, tooMany ? null : by, grouped);
+  const places = useMemo(() => {
+    if (!client) return null;
+    const needed = [x.id, y.id, ...(listwise ? workingSet.map(({ id }) => id) : [])].flatMap((id) => client.data.columns.get(id) ?? []);
+    return [...client.data.rows.keys()].filter((place) => needed.every((column) => column[place] === column[place]));
+  }, [client, x, y, listwise, workingSet]);
+
+  const ids = useMemo(() => [x.id, y.id], [x, y]);
+  const axes = useAxes(client, ids);
+  const groupPlaces = useMemo(() => [...grouped.keys()], [grouped]);
+  const marginals = useMarginals(client, ids, groupPlaces, settings.margins);
+  const pairs = useMemo(() => [{ x: x.id, y: y.id, scale: 'values' as const }], [x, y]);
+  const fits = useFits(client, pairs, settings, correlation.level, groupPlaces);
+  const { data: line } = useQuery({
+    ...analysisQuery(study.id, study.head, { kind: 'line', x: x.id, y: y.id, completeFor, level: correlation.level }),
+    enabled: settings.equation,
+  });
+  const thirdScale = useMemo((): Third => {
+    if (by && !tooMany) return { type: 'groups', variable: by };
+    const values = quantity && client?.data.columns.get(quantity.id);
+    if (!values || !quantity) return { type: 'none' };
+    const present = values.filter((value) => value === value);
+    const domain = [present.reduce((a, b) => Math.min(a, b), Infinity), present.reduce((a, b) => Math.max(a, b), -Infinity)] as const;
+    const type = settings.by === 'size' && (places?.length ?? 0) <= MOST_SHAPED ? 'size' : 'colour';
+    return { type, variable: quantity, values, domain };
+  }, [by, tooMany, quantity, client, settings.by, places]);
+  return {
+    client,
+    error,
+    places,
+    axes,
+    groups: grouped,
+    tooMany: isGroups && tooMany,
+    third: thirdScale,
+    marginals,
+    fits: [...fits.values()][0] ?? NO_GROUPS,
+    line,
+  };
+}

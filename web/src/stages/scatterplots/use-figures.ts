@@ -1,0 +1,84 @@
+import type { ScatterplotSettings } from '@ivlen/contract';
+import type { Method, MissingRule } from '@ivlen/core';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import type { FitRequest } from './plotting/pair-fits';
+import type { PlottingClient } from './plotting/plotting-client';
+
+const FOREVER = { staleTime: Number.POSITIVE_INFINITY, gcTime: 120_000 };
+
+/** The axes of some variables, by variable. */
+export function useAxes(client: PlottingClient | null, variables: readonly string[]) {
+  const { data } = useQuery({
+    queryKey: ['plot-axes', client?.key, variables],
+    queryFn: async () => new Map((await asked(client).figuring.axes(variables)).map((axis, i) => [variables[i] ?? '', axis])),
+    enabled: client !== null,
+    placeholderData: keepPreviousData,
+    ...FOREVER,
+  });
+  // What was kept of a set before may lack a variable of this one.
+  return data && variables.every((id) => data.has(id)) ? data : undefined;
+}
+
+/** How some variables are distributed, by variable. */
+export function useMarginals(client: PlottingClient | null, variables: readonly string[], groups: readonly number[], wanted = true) {
+  const { data } = useQuery({
+    queryKey: ['plot-marginals', client?.key, variables, groups],
+    queryFn: async () => asked(client).figuring.marginals(variables, groups),
+    enabled: client !== null && wanted,
+    ...FOREVER,
+  });
+  return useMemo(() => new Map(data?.map((marginal) => [marginal.variable, marginal])), [data]);
+}
+
+export type PairOnPanel = Pick<FitRequest, 'x' | 'y' | 'scale'>;
+type Overlays = Pick<ScatterplotSettings, 'line' | 'curve' | 'ellipse' | 'share'>;
+
+/** What is laid over the points of some pairs, in their order. */
+export function useFits(
+  client: PlottingClient | null,
+  pairs: readonly PairOnPanel[],
+  { line, curve, ellipse, share }: Overlays,
+  level: number,
+  groups: readonly number[],
+) {
+  const requests = useMemo(
+    () => pairs.map((pair) => ({ ...pair, line, curve, ellipse, share, level, groups })),
+    [pairs, line, curve, ellipse, share, level, groups],
+  );
+  const { data } = useQuery({
+    queryKey: ['plot-fits', client?.key, requests],
+    queryFn: () => asked(client).figuring.fits(requests),
+    enabled: client !== null && (line || curve || ellipse) && pairs.length > 0,
+    ...FOREVER,
+  });
+  return useMemo(() => new Map(data?.map((fits, i) => [pairId(requests[i] ?? NO_PAIR), fits])), [data, requests]);
+}
+
+const NO_PAIR: PairOnPanel = { x: '', y: '', scale: 'values' };
+
+export function pairId({ x, y, scale }: PairOnPanel): string {
+  return `${x} ${y} ${scale}`;
+}
+
+/** The coefficients of each group, in the order of the groups. */
+export function useGroupCoefficients(
+  client: PlottingClient | null,
+  variables: readonly string[],
+  groups: readonly number[],
+  method: Method,
+  missing: MissingRule,
+) {
+  const { data } = useQuery({
+    queryKey: ['plot-by-group', client?.key, variables, groups, method, missing],
+    queryFn: () => asked(client).figuring.byGroup(groups, { variables, method, missing }),
+    enabled: client !== null && groups.length > 0,
+    ...FOREVER,
+  });
+  return data;
+}
+
+function asked(client: PlottingClient | null): PlottingClient {
+  if (!client) throw new Error('the columns are not there yet');
+  return client;
+}

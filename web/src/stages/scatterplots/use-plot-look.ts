@@ -1,0 +1,45 @@
+import { rgb } from 'd3-color';
+import { useMemo } from 'react';
+import { useTheme } from '../../frame/theme';
+import { GROUP_TOKENS } from './groups/group-styles';
+import type { Axis } from './plotting/axes-of';
+import type { Colour } from './plotting/picture';
+import type { PlotLook } from './plotting/plot-data';
+
+interface LookChoices {
+  readonly bulk: readonly string[];
+  readonly jitter: boolean;
+  /** Groups that are not drawn, by their place in the list of groups. */
+  readonly hidden: readonly number[];
+}
+
+/** How the panels look under the theme and the settings; null while the axes are not known. */
+export function usePlotLook(axes: ReadonlyMap<string, Axis> | undefined, { bulk, jitter, hidden }: LookChoices): PlotLook | null {
+  const { theme, token } = useTheme();
+  const hiddenKey = hidden.join();
+  const bulkKey = bulk.join();
+  return useMemo(() => {
+    if (!axes || theme === undefined) return null;
+    const colour = (name: `--${string}`): Colour => {
+      const { r, g, b } = rgb(token(name));
+      return [r, g, b];
+    };
+    return {
+      ratio: window.devicePixelRatio || 1,
+      surface: colour('--surface'),
+      ink: colour('--ink'),
+      faint: colour('--rule'),
+      lit: colour('--accent'),
+      beyond: colour('--caution'),
+      groups: GROUP_TOKENS.map(colour),
+      hidden: hiddenKey === '' ? [] : hiddenKey.split(',').map(Number),
+      domains: domainsOf(axes, bulkKey.split(',')),
+      jitter: new Map(jitter ? [...axes].map(([id, axis]) => [id, axis.jitter] as const) : []),
+    };
+  }, [axes, bulkKey, jitter, hiddenKey, theme, token]);
+}
+
+/** Each axis over all values, or over their bulk where that was chosen. */
+function domainsOf(axes: ReadonlyMap<string, Axis>, bulk: readonly string[]): Map<string, readonly [number, number]> {
+  return new Map([...axes].map(([id, axis]) => [id, (bulk.includes(id) && axis.bulk?.domain) || axis.all] as const));
+}

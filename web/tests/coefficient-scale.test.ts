@@ -1,3 +1,4 @@
+import { lab } from 'd3-color';
 import { expect, it, test } from 'vitest';
 import { contrast, createCoefficientScale } from '../src/figures/coefficient-scale';
 import css from '../src/styles/tokens.css?raw';
@@ -41,6 +42,26 @@ test.each([
     }
     // Borders of fields and tick boxes: WCAG 2.2, 1.4.11.
     expect(contrast(token('edge'), token(ground)), `edge on ${ground}`).toBeGreaterThanOrEqual(3);
+  }
+});
+
+test.each([
+  ['day', day],
+  ['night', night],
+])('%s: the colours of groups stand out from the ground, and from the colours that mean something', (_, block) => {
+  const { token } = tokensOf(block);
+  const groups = [1, 2, 3, 4, 5].map((group) => token(`group-${group}`));
+  const apart = (a: string, b: string) => {
+    const [u, v] = [lab(a), lab(b)];
+    return Math.hypot(u.l - v.l, u.a - v.a, u.b - v.b);
+  };
+  for (const [i, colour] of groups.entries()) {
+    for (const ground of ['paper', 'surface'])
+      expect(contrast(colour, token(ground)), `group ${i + 1} on ${ground}`).toBeGreaterThanOrEqual(3);
+    for (const meaning of ['positive', 'negative', 'accent', 'caution']) {
+      expect(apart(colour, token(meaning)), `group ${i + 1} and ${meaning}`).toBeGreaterThan(20);
+    }
+    for (const other of groups.slice(i + 1)) expect(apart(colour, other), `${colour} and ${other}`).toBeGreaterThan(20);
   }
 });
 

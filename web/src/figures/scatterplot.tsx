@@ -1,5 +1,7 @@
+import type { Study } from '@ivlen/contract';
 import { scaleLinear } from 'd3-scale';
 import { type PointerEvent, useId, useMemo, useState } from 'react';
+import { useRowName } from '../frame/use-row-name';
 import { Axes, tickCount } from './axes';
 import { nearestPoint } from './nearest-point';
 import { BandShape, EllipseShape, type Outline, SmoothCurve } from './overlays';
@@ -13,6 +15,8 @@ interface ScatterplotProps {
   readonly band?: readonly { readonly x: number; readonly low: number; readonly high: number }[] | undefined;
   readonly smooth?: readonly { readonly x: number; readonly y: number }[] | undefined;
   readonly ellipse?: Outline | null;
+  /** The study whose rows the points are, to call them by name. */
+  readonly study: Study;
   readonly xLabel: string;
   readonly yLabel: string;
   readonly width: number;
@@ -27,13 +31,14 @@ const MOST_SVG_POINTS = 2000;
 const MOST_SEARCHED = 50_000;
 
 /** A scatterplot of two variables with their least-squares line. */
-export function Scatterplot({ points, line, band, smooth, ellipse, xLabel, yLabel, width, height }: ScatterplotProps) {
+export function Scatterplot({ points, line, band, smooth, ellipse, study, xLabel, yLabel, width, height }: ScatterplotProps) {
   const clip = useId();
   const frame = { left: MARGIN.left, top: MARGIN.top, right: width - MARGIN.right, bottom: height - MARGIN.bottom };
   const extents = useMemo(() => ({ x: extent(points.x, points.rows), y: extent(points.y, points.rows) }), [points]);
   const x = scaleLinear(extents.x, [frame.left + PADDING, frame.right - PADDING]).nice(tickCount(frame.right - frame.left));
   const y = scaleLinear(extents.y, [frame.bottom - PADDING, frame.top + PADDING]).nice(tickCount(frame.bottom - frame.top));
   const [hovered, setHovered] = useState<number | null>(null);
+  const name = useRowName(study, hovered === null ? null : hovered + 1);
   const radius = points.rows.length > 500 ? 1.8 : 2.6;
   const opacity = points.rows.length > 5000 ? 0.15 : points.rows.length > 500 ? 0.35 : 0.5;
 
@@ -90,7 +95,7 @@ export function Scatterplot({ points, line, band, smooth, ellipse, xLabel, yLabe
           aria-hidden="true"
           className="figures pointer-events-none absolute top-2.5 right-3 rounded bg-surface/90 px-2 py-0.5 text-[12px] text-muted"
         >
-          row {hovered + 1}: {plain(points.x[hovered])}, {plain(points.y[hovered])}
+          {name}: {plain(points.x[hovered])}, {plain(points.y[hovered])}
         </figcaption>
       )}
     </figure>

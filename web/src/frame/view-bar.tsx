@@ -15,13 +15,13 @@ interface ViewBarProps<V extends string> {
 /** The parts of a stage, one of which is open. */
 export function ViewBar<V extends string>({ label, views, current, onOpen, counts = {}, children }: ViewBarProps<V>) {
   return (
-    <nav aria-label={label} className="flex gap-5 border-b border-rule px-5">
+    <nav aria-label={label} className="flex flex-wrap gap-x-5 border-b border-rule px-5">
       {views.map(({ id, name }) => (
         <button
           key={id}
           type="button"
           aria-current={current === id ? 'page' : undefined}
-          className={`-mb-px border-b-2 py-2 ${current === id ? 'border-accent font-semibold' : 'border-transparent text-muted hover:text-ink'}`}
+          className={`-mb-px border-b-2 py-2 whitespace-nowrap ${current === id ? 'border-accent font-semibold' : 'border-transparent text-muted hover:text-ink'}`}
           onClick={() => onOpen(id)}
         >
           {name}
@@ -30,7 +30,7 @@ export function ViewBar<V extends string>({ label, views, current, onOpen, count
           )}
         </button>
       ))}
-      {children && <span className="ml-auto flex items-center gap-4">{children}</span>}
+      {children && <span className="ml-auto flex flex-wrap items-center gap-x-4 whitespace-nowrap">{children}</span>}
     </nav>
   );
 }

@@ -42,6 +42,7 @@ export function PairPlot({ context, result, width }: PairPlotProps) {
         band={line ? model?.band : undefined}
         smooth={curve ? model?.smooth : undefined}
         ellipse={ellipse && settings.control.length === 0 ? ellipseOf(result, share) : null}
+        study={study}
         xLabel={axisLabel(pair.x)}
         yLabel={axisLabel(pair.y)}
         width={width}

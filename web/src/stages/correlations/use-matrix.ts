@@ -14,6 +14,8 @@ interface MatrixState {
   readonly stale: boolean;
   /** Why cautions are looked for in the card only; null where the matrix carries them. */
   readonly cautionsNotSought: ReturnType<typeof useCautions>['notSought'];
+  /** Whether cautions were looked for, and what was found is there. */
+  readonly cautionsKnown: boolean;
   readonly progress: Progress | undefined;
   /** Ends the computing; `resume` takes it up again. */
   stop(): void;
@@ -53,6 +55,7 @@ export function useMatrix(
     error,
     stale: isPlaceholderData,
     cautionsNotSought: notSought,
+    cautionsKnown: cautions !== undefined,
     progress: fetchStatus === 'fetching' ? progress : undefined,
     stop: () => void client.cancelQueries({ queryKey: first.queryKey }),
     resume: () => void refetch(),

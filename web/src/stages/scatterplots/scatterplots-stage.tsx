@@ -140,7 +140,17 @@ function Panels({ study, workingSet, rectangle, bar }: PanelsProps) {
       </>
     );
   }
-  const facts = { study, rows, columns, settings, correlation, rankMethod, matrix: state.matrix, groups };
+  const facts = {
+    study,
+    rows,
+    columns,
+    settings,
+    correlation,
+    rankMethod,
+    matrix: state.matrix,
+    cautionsKnown: state.cautionsKnown,
+    groups,
+  };
   return (
     <MatrixView
       {...facts}

@@ -20,12 +20,26 @@ export function useAxes(client: PlottingClient | null, variables: readonly strin
   return data && variables.every((id) => data.has(id)) ? data : undefined;
 }
 
-/** How some variables are distributed, by variable. */
-export function useMarginals(client: PlottingClient | null, variables: readonly string[], groups: readonly number[], wanted = true) {
+/** How some variables are distributed over their axes, by variable. */
+export function useMarginals(
+  client: PlottingClient | null,
+  variables: readonly string[],
+  groups: readonly number[],
+  domains: ReadonlyMap<string, readonly [number, number]> | undefined,
+  wanted = true,
+) {
+  const requests = useMemo(
+    () =>
+      variables.flatMap((variable) => {
+        const domain = domains?.get(variable);
+        return domain ? [{ variable, domain }] : [];
+      }),
+    [variables, domains],
+  );
   const { data } = useQuery({
-    queryKey: ['plot-marginals', client?.key, variables, groups],
-    queryFn: async () => asked(client).figuring.marginals(variables, groups),
-    enabled: client !== null && wanted,
+    queryKey: ['plot-marginals', client?.key, requests, groups],
+    queryFn: async () => asked(client).figuring.marginals(requests, groups),
+    enabled: client !== null && domains !== undefined && wanted,
     ...FOREVER,
   });
   return useMemo(() => new Map(data?.map((marginal) => [marginal.variable, marginal])), [data]);
@@ -53,6 +67,18 @@ export function useFits(
     ...FOREVER,
   });
   return useMemo(() => new Map(data?.map((fits, i) => [pairId(requests[i] ?? NO_PAIR), fits])), [data, requests]);
+}
+
+/** Whether the points of pairs bend in ranks as well, by pair; for those drawn in ranks. */
+export function useCurvedRanks(client: PlottingClient | null, pairs: readonly PairOnPanel[]): ReadonlyMap<string, boolean> {
+  const ranked = useMemo(() => pairs.filter(({ scale }) => scale === 'ranks'), [pairs]);
+  const { data } = useQuery({
+    queryKey: ['plot-curved-ranks', client?.key, ranked],
+    queryFn: () => asked(client).figuring.curvedRanks(ranked),
+    enabled: client !== null && ranked.length > 0,
+    ...FOREVER,
+  });
+  return useMemo(() => new Map(data?.map((curved, i) => [pairId(ranked[i] ?? NO_PAIR), curved])), [data, ranked]);
 }
 
 const NO_PAIR: PairOnPanel = { x: '', y: '', scale: 'values' };

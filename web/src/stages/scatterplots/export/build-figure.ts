@@ -64,7 +64,11 @@ export async function buildFigure(
     });
   }
   const models = places.map((place, k) =>
-    modelAt({ ...facts, byGroup: scene.groupLines, groups: groups.all, fits: fitsByPair, without: null }, place, specs[k] ?? null),
+    modelAt(
+      { ...facts, byGroup: scene.groupLines, groups: groups.all, fits: fitsByPair, curvedRanks: new Map(), without: null },
+      place,
+      specs[k] ?? null,
+    ),
   );
   const palette = filePalette(options.colour);
   const fileLook = lookForFile(look, options.colour);

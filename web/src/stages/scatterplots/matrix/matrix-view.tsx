@@ -93,7 +93,10 @@ export function MatrixView(props: MatrixViewProps) {
     select(null);
   }, [brush.forget, select]);
   useShortcuts({
-    onEscape: clear,
+    onEscape: () => {
+      if (selection) clear();
+      return selection !== null;
+    },
     onAside: () => {
       if (readOnly) return;
       if (!selection?.count && under?.place != null && client) {
@@ -164,7 +167,7 @@ export function MatrixView(props: MatrixViewProps) {
         </div>
       )}
       {asTable ? (
-        <PatternTable models={props} sought={state.cautionsNotSought === null} />
+        <PatternTable facts={props} notSought={state.cautionsNotSought !== null} />
       ) : (
         <figure
           aria-label="Scatterplot matrix"

@@ -57,6 +57,8 @@ export interface PanelFacts {
   readonly commonN: number;
   /** Without the lit rows; NaN while that is computed, null where none are lit. */
   readonly without: number | null;
+  /** Whether the points bend; null while that is not known. */
+  readonly curved: boolean | null;
   readonly byGroup: readonly GroupCoefficient[];
   readonly groups: readonly Group[];
   readonly fits: readonly PairFit[];
@@ -114,13 +116,13 @@ function coefficientLines({ cell, byGroup, levels }: PanelFacts): CoefficientLin
   return [all, ...groups];
 }
 
-function labelOf({ place: { row, column, half }, content, cell, groups, byGroup }: PanelFacts): string {
+function labelOf({ place: { row, column, half }, content, cell, curved, groups, byGroup }: PanelFacts): string {
   if (half === 'diagonal') return `${displayName(row)}: its distribution`;
   const pair = `${displayName(row)} against ${displayName(column)}`;
   const what = content === 'ranks' ? ', in ranks' : content === 'bins' ? ', counted in bins' : '';
   if (!cell) return `${pair}${what}: being computed`;
   const perGroup = byGroup.map(({ group, coefficient }) => `${groups[group]?.label ?? ''} ${formatCoefficient(coefficient)}`);
-  return [`${pair}${what}: ${figuresInWords(cell)}`, patternWords(cell), ...perGroup].filter(Boolean).join('; ');
+  return [`${pair}${what}: ${figuresInWords(cell)}`, patternWords(cell, curved), ...perGroup].filter(Boolean).join('; ');
 }
 
 /** "r .52 [.43, .61], 246 rows" */

@@ -3,27 +3,27 @@ import { CopyTableButton } from '../../../frame/table-copy';
 import { COEFFICIENTS } from '../../../method-words';
 import { displayName } from '../../../variable-name';
 import type { Matrix } from '../../correlations/matrix';
-import { patternWords } from './pattern-words';
+import { isCurved, patternWords } from './pattern-words';
 import type { SceneFacts } from './use-matrix-scene';
 
 interface PatternTableProps {
-  readonly models: SceneFacts;
-  /** Whether what points look like was looked for. */
-  readonly sought: boolean;
+  readonly facts: SceneFacts;
+  /** Whether what points look like is not looked for, since they are too many. */
+  readonly notSought: boolean;
 }
 
 /** The figure in words: each pair's coefficients, and what its points look like. */
-export function PatternTable({ models: facts, sought }: PatternTableProps) {
+export function PatternTable({ facts, notSought }: PatternTableProps) {
   const { matrix, rankMethod, correlation } = facts;
   if (!matrix) return <div role="status" aria-label="Computing the coefficients" className="m-5 h-40 rounded bg-rule/50" />;
-  const table = patternTable(facts, matrix, sought);
+  const table = patternTable(facts, matrix);
   const symbols = [COEFFICIENTS[correlation.methods[0] ?? 'pearson'].symbol, COEFFICIENTS[rankMethod].symbol];
   return (
     <div className="min-h-0 flex-1 overflow-auto px-5 py-3" data-scrolls>
       <div className="mb-2 flex items-baseline gap-4">
         <p className="text-[13px] text-muted">
           {symbols.join(' and ')} of each pair, and what its points look like
-          {sought ? '.' : '; straightness was not looked for among so many values: the card of a pair tells it.'}
+          {!notSought ? '.' : '; straightness was not looked for among so many values: the card of a pair tells it.'}
         </p>
         <span className="ml-auto">
           <CopyTableButton table={table} />
@@ -62,7 +62,7 @@ export function PatternTable({ models: facts, sought }: PatternTableProps) {
   );
 }
 
-function patternTable({ rows, columns, correlation, rankMethod, study }: SceneFacts, matrix: Matrix, sought: boolean) {
+function patternTable({ rows, columns, correlation, rankMethod, study, cautionsKnown }: SceneFacts, matrix: Matrix) {
   const square = rows === columns;
   const pairs = rows.flatMap((row, i) => (square ? columns.slice(0, i) : columns).map((column) => ({ row, column })));
   const known = pairs.filter(({ row, column }) => row !== column && matrix.variables.includes(row) && matrix.variables.includes(column));
@@ -88,7 +88,7 @@ function patternTable({ rows, columns, correlation, rankMethod, study }: SceneFa
         Number.isNaN(cell.p) ? '–' : formatP(cell.p, correlation.levels),
         ...ranked.map((one) => formatCoefficient(matrix.cellBy(one, row, column).coefficient, 3)),
         cell.n.toLocaleString('en-GB'),
-        patternWords(cell, sought) || 'no coefficient',
+        patternWords(cell, isCurved(cell, cautionsKnown)) || 'no coefficient',
       ];
     }),
   };

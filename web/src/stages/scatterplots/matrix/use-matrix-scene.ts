@@ -5,7 +5,7 @@ import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
 import type { Matrix } from '../../correlations/matrix';
 import type { Selection } from '../brushing/use-brush';
 import { useBrushFigures } from '../brushing/use-brush-figures';
-import { type PairOnPanel, useAxes, useFits, useGroupCoefficients, useMarginals } from '../use-figures';
+import { type PairOnPanel, useAxes, useCurvedRanks, useFits, useGroupCoefficients, useMarginals } from '../use-figures';
 import type { GroupsShown } from '../use-groups-shown';
 import { usePlotData } from '../use-plot-data';
 import { usePlotLook } from '../use-plot-look';
@@ -23,6 +23,7 @@ export interface SceneFacts {
   readonly correlation: CorrelationSettings;
   readonly rankMethod: Method;
   readonly matrix: Matrix | undefined;
+  readonly cautionsKnown: boolean;
   readonly groups: GroupsShown;
 }
 
@@ -30,7 +31,7 @@ export type MatrixScene = ReturnType<typeof useMatrixScene>;
 
 /** Everything that the matrix of panels is made of: columns, axes, places, pictures, figures. */
 export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElement | null>) {
-  const { study, rows, columns, settings, correlation, rankMethod, matrix, groups } = facts;
+  const { study, rows, columns, settings, correlation, rankMethod, matrix, cautionsKnown, groups } = facts;
   const variables = useMemo(() => [...new Set([...rows, ...columns])], [rows, columns]);
   const ids = useMemo(() => variables.map(({ id }) => id), [variables]);
   const { client, error } = usePlotData(study, variables, groups.by, groups.all);
@@ -58,12 +59,13 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
 
   const method = correlation.methods[0] ?? 'pearson';
   const { missing } = correlation;
-  const marginals = useMarginals(client, ids, groups.shown, rows === columns && settings.diagonal !== 'name');
+  const marginals = useMarginals(client, ids, groups.shown, look?.domains, rows === columns && settings.diagonal !== 'name');
   const pairs = useMemo(() => specs.map(({ x, y, scale }): PairOnPanel => ({ x, y, scale })), [specs]);
   const fits = useFits(client, pairs, settings, correlation.level, groups.shown);
   const showsCoefficients = [below, above].includes('coefficient');
   const byGroup = useGroupCoefficients(showsCoefficients ? client : null, ids, groups.shown, method, missing);
   const groupLines = useGroupLines(byGroup, groups);
+  const curvedRanks = useCurvedRanks(pictures.complete ? client : null, pairs);
   const figures = useBrushFigures(client, selection, ids, { method, rankMethod, missing });
   const models = usePanelModels({
     study,
@@ -76,6 +78,8 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
     byGroup: groupLines,
     groups: groups.all,
     fits,
+    cautionsKnown,
+    curvedRanks,
     without: figures.without,
   });
   return {

@@ -10,6 +10,7 @@ import type { Coefficients } from '../plotting/some-rows';
 import { pairId } from '../use-figures';
 import { type Layout, type PanelPlace, specAt } from './layout';
 import { type PanelModel, panelModel } from './panel-model';
+import { isCurved } from './pattern-words';
 
 interface ModelFacts {
   readonly study: Study;
@@ -23,6 +24,9 @@ interface ModelFacts {
   readonly byGroup: readonly { readonly group: number; readonly coefficients: Coefficients }[] | undefined;
   readonly groups: readonly Group[];
   readonly fits: ReadonlyMap<string, readonly PairFit[]>;
+  readonly cautionsKnown: boolean;
+  /** Whether pairs bend in ranks, by pair. */
+  readonly curvedRanks: ReadonlyMap<string, boolean>;
   /** Coefficients without the lit rows, of values and of ranks; null where none are lit, undefined while they are computed. */
   readonly without: readonly Coefficients[] | null | undefined;
 }
@@ -53,14 +57,17 @@ export function usePanelSpecs(
 
 /** What stands in the panel at a place beside its points. */
 export function modelAt(facts: Omit<ModelFacts, 'places' | 'specs'>, place: PanelPlace, spec: PanelSpec | null): PanelModel {
-  const { study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without } = facts;
+  const { study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without, cautionsKnown, curvedRanks } = facts;
   const content = contentAt(settings, place);
   const { row, column } = place;
+  const ranked = content === 'ranks';
+  const cell = matrix && place.half !== 'diagonal' ? cellAt(matrix, row, column, ranked ? rankMethod : null) : undefined;
   return panelModel({
     place,
     spec,
     content,
-    cell: matrix && place.half !== 'diagonal' ? cellAt(matrix, row, column, content === 'ranks' ? rankMethod : null) : undefined,
+    cell,
+    curved: ranked && spec ? (curvedRanks.get(pairId(spec)) ?? null) : cell ? isCurved(cell, cautionsKnown) : null,
     corners: settings.corners,
     levels: correlation.levels,
     commonN: rowsInUse(study),
@@ -73,14 +80,12 @@ export function modelAt(facts: Omit<ModelFacts, 'places' | 'specs'>, place: Pane
 
 /** The panels in view, with what stands in them beside the points. */
 export function usePanelModels({ places, specs, ...facts }: ModelFacts): readonly PanelModel[] {
-  const { study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without } = facts;
-  return useMemo(
-    () =>
-      places.map((place, k) =>
-        modelAt({ study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without }, place, specs[k] ?? null),
-      ),
-    [places, specs, study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without],
+  const { study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without, cautionsKnown, curvedRanks } = facts;
+  const common = useMemo(
+    () => ({ study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without, cautionsKnown, curvedRanks }),
+    [study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without, cautionsKnown, curvedRanks],
   );
+  return useMemo(() => places.map((place, k) => modelAt(common, place, specs[k] ?? null)), [common, places, specs]);
 }
 
 /** @param method null for that of the pair */

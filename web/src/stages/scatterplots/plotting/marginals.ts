@@ -30,17 +30,22 @@ export interface Marginal {
 
 const DENSITY_POINTS = 96;
 
-/** @param groups that have a density and a box of their own; none for all rows together */
-export function marginalOf(data: PlotData, variable: string, groups: readonly number[]): Marginal {
+/**
+ * @param groups that have a density and a box of their own; none for all rows together
+ * @param domain ends of the axis: bins are of the values within, or a few values beyond would leave the others one bar
+ */
+export function marginalOf(data: PlotData, variable: string, groups: readonly number[], domain?: readonly [number, number]): Marginal {
   const column = data.columns.get(variable);
   if (!column) throw new Error(`the column ${variable} is not there`);
-  const present = column.filter((value) => value === value);
+  const [low, high] = domain ?? [Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY];
+  const isThere = (value: number) => value >= low && value <= high;
+  const present = column.filter(isThere);
   const bins = histogram(present);
   const parts: { group: number | null; values: Float64Array }[] =
     groups.length > 0 && data.groups
       ? groups.map((group) => ({
           group,
-          values: column.filter((value, place) => value === value && (data.groups?.[place] ?? NO_GROUP) === group),
+          values: column.filter((value, place) => isThere(value) && (data.groups?.[place] ?? NO_GROUP) === group),
         }))
       : [{ group: null, values: present }];
   return {

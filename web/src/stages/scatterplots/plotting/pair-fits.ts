@@ -1,4 +1,4 @@
-import { concentrationEllipse, createRanker, describe, fittedLine, lineBand, lowess, pearson } from '@ivlen/core';
+import { concentrationEllipse, createRanker, describe, fittedLine, linearity, lineBand, lowess, pearson } from '@ivlen/core';
 import { NO_GROUP, type PlotData } from './plot-data';
 
 /** What is laid over the points of a panel, in the units of its axes: values, or ranks. */
@@ -43,6 +43,13 @@ export function pairFits(data: PlotData, request: FitRequest): PairFit[] {
     const of = (values: Float64Array) => values.filter((_, place) => (groups[place] ?? NO_GROUP) === group);
     return fitOf(of(x), of(y), group, request);
   });
+}
+
+/** Whether a pair bends even in ranks, as the caution of curved pairs has it: then it is not monotonic. */
+export function isCurvedInRanks({ columns }: PlotData, x: string, y: string): boolean {
+  const [xs, ys] = [columns.get(x), columns.get(y)];
+  if (!xs || !ys) throw new Error(`the columns of ${x} and ${y} are not there`);
+  return linearity(createRanker(xs)(ys), createRanker(ys)(xs)).curved;
 }
 
 function fitOf(xs: Float64Array, ys: Float64Array, group: number | null, request: FitRequest): PairFit {

@@ -42,7 +42,8 @@ export function useSinglePlot(
   const ids = useMemo(() => [x.id, y.id], [x, y]);
   const axes = useAxes(client, ids);
   const groupPlaces = useMemo(() => [...grouped.keys()], [grouped]);
-  const marginals = useMarginals(client, ids, groupPlaces, settings.margins);
+  const domains = useMemo(() => axes && new Map([...axes].map(([id, { all }]) => [id, all] as const)), [axes]);
+  const marginals = useMarginals(client, ids, groupPlaces, domains, settings.margins);
   const pairs = useMemo(() => [{ x: x.id, y: y.id, scale: 'values' as const }], [x, y]);
   const fits = useFits(client, pairs, settings, correlation.level, groupPlaces);
   const { data: line } = useQuery({

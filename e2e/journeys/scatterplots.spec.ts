@@ -371,3 +371,18 @@ test('panels are reached by keys', async ({ page }) => {
   await page.keyboard.press('Escape');
   await expect(page.getByRole('complementary', { name: /^Pair/ })).toBeHidden();
 });
+
+test('printed, the sentence and all panels stand alone; in a narrow window the panels follow', async ({ page }) => {
+  await openScatterplots(page, ['nitrate', 'mayfly taxa', 'phosphate']);
+  const before = await panel(page, 'mayfly taxa', 'nitrate').boundingBox();
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('complementary', { name: 'Variables' })).toBeHidden();
+  await expect(page.getByRole('button', { name: 'Export …' })).toBeHidden();
+  await expect(page.getByTestId('methods-line')).toBeVisible();
+  await expect(page.getByRole('gridcell')).toHaveCount(9);
+  await page.emulateMedia({ media: null });
+  await page.setViewportSize({ width: 1024, height: 700 });
+  await expect.poll(async () => (await panel(page, 'mayfly taxa', 'nitrate').boundingBox())?.width).toBeLessThan(before?.width ?? 0);
+  await drawn(page);
+  expect(await pixels(page, 'mayfly taxa', 'nitrate', 'dark')).toBeGreaterThan(200);
+});

@@ -215,7 +215,8 @@ describe('brushing', () => {
   it('lights the rows of whole bins where rows are counted', () => {
     const spec = specOf('values', 'bins');
     expect(lit(plotterOf(data).within(spec, box(0, 90, 20, 112), null, 'new'))).toEqual([0]);
-    expect(plotterOf(data).countAt(spec, PADDING, 112 - PADDING)).toBe(1);
+    expect(plotterOf(data).countAt(spec, PADDING + 1, 111 - PADDING)).toBe(1);
+    expect(plotterOf(data).countAt(spec, 1, 1)).toBe(0);
     expect(plotterOf(data).nearest(spec, PADDING, 112 - PADDING)).toBeNull();
   });
 
@@ -350,9 +351,11 @@ describe('shapes', () => {
   });
 
   it('every row is in one bin', () => {
-    const data = dataOf({ x: [0, 1, 2, Number.NaN], y: [5, 6, 7, 8] });
+    const data = dataOf({ x: [0, 1, 2, Number.NaN], y: [5, 6, 8, 7] });
     const bins = binsOf(createPositioner(data, lookOf(data))(specOf()), 112, 112);
     expect(bins.counts.reduce((sum, count) => sum + count, 0)).toBe(3);
     expect(bins.most).toBe(1);
+    // The largest values belong to the last bin of each axis, and bins divide the axis evenly.
+    expect([bins.of[2], bins.across * bins.width]).toEqual([bins.across - 1, 112 - 2 * PADDING]);
   });
 });

@@ -49,7 +49,7 @@ export function LitBar({ study, count, rowsLit, pair, figures, levels, asideOpen
   const none = count === 0;
   return (
     <section aria-label="Lit rows" className="flex flex-col gap-1">
-      <div className="figures flex flex-wrap items-baseline gap-x-4 text-[13px]">
+      <div className="figures flex items-baseline gap-x-4 overflow-x-auto text-[13px] whitespace-nowrap">
         <strong aria-live="polite" data-testid="lit-count" className="text-[14px]">
           {count.toLocaleString('en-GB')} {count === 1 ? 'row' : 'rows'} lit
         </strong>
@@ -58,7 +58,7 @@ export function LitBar({ study, count, rowsLit, pair, figures, levels, asideOpen
         </span>
         <Figures figures={figures} levels={levels} />
       </div>
-      <div className="flex items-center gap-x-4 text-[13px]">
+      <div className="flex items-center gap-x-4 overflow-x-auto text-[13px] whitespace-nowrap">
         {!readOnly && (
           <>
             <SetAsideMenu

@@ -13,6 +13,8 @@ interface DiagonalMarksProps {
 }
 
 const ROOM_ABOVE = 6;
+/** Bars narrower than this have no gaps, which would look like teeth. */
+const GAPPED = 3;
 const MOST_BOXES = 8;
 
 /** How one variable is distributed, over the axis of its column. */
@@ -37,7 +39,9 @@ function Bars({ marginal: { edges, counts }, x, width, height, palette }: PartPr
     .map((rate, i) => {
       const [from, to] = [x(edges[i] ?? 0), x(edges[i + 1] ?? 0)];
       const top = height - (rate / most) * (height - ROOM_ABOVE);
-      return rate > 0 ? `M${from.toFixed(1)} ${height}V${top.toFixed(1)}H${Math.max(from + 0.6, to - 0.5).toFixed(1)}V${height}Z` : '';
+      return rate > 0
+        ? `M${from.toFixed(1)} ${height}V${top.toFixed(1)}H${Math.max(from + 0.6, to - (to - from > GAPPED ? 0.5 : 0)).toFixed(1)}V${height}Z`
+        : '';
     })
     .join('');
   return <path data-mark="histogram" d={d} fill={palette.bar} />;

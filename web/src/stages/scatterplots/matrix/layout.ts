@@ -10,6 +10,8 @@ const WIDEST = 2;
 const GAP = 4;
 /** Room over each panel for its coefficient or name. */
 const STRIP = 16;
+/** Room that a further digit of a rank takes. */
+const DIGIT = 8;
 const GUTTER = { left: 54, right: 44, top: 24, bottom: 46 } as const;
 
 export type Half = 'below' | 'above' | 'diagonal';
@@ -46,11 +48,13 @@ interface LayoutRequest {
   /** What there is room for. */
   readonly width: number;
   readonly height: number;
+  /** Ranks go from 1 to this. */
+  readonly ranks: number;
   /** Panels are never smaller than this. */
   readonly least?: number;
 }
 
-export function layOut({ rows, columns, below, above, size, width, height, least: given }: LayoutRequest): Layout {
+export function layOut({ rows, columns, below, above, size, width, height, ranks, least: given }: LayoutRequest): Layout {
   const square = rows === columns;
   const far = square ? scaleOf(above) : null;
   // The diagonal is in values: its axis stands below, unless that above is in values too.
@@ -58,7 +62,7 @@ export function layOut({ rows, columns, below, above, size, width, height, least
   const gutter = {
     left: GUTTER.left,
     bottom: GUTTER.bottom,
-    right: far ? GUTTER.right : 8,
+    right: far === 'ranks' ? GUTTER.right + Math.max(0, String(ranks).length - 4) * DIGIT : far ? GUTTER.right : 8,
     top: far ? GUTTER.top : 6,
   };
   const least = given ?? (size === 'large' ? LARGE : LEAST);

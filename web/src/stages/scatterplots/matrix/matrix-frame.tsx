@@ -27,7 +27,7 @@ export function MatrixFrame({ layout, domains, ranks, scroller, children }: Matr
   return (
     <div ref={scroller} data-scrolls className="min-h-0 flex-1 overflow-auto">
       <div
-        className="grid"
+        className="grid w-max"
         style={{
           gridTemplateColumns: `${gutter.left}px ${width}px ${gutter.right}px`,
           gridTemplateRows: `${gutter.top}px ${height}px ${gutter.bottom}px`,

@@ -205,7 +205,7 @@ export function MatrixView(props: MatrixViewProps) {
             </div>
             <TraceLayer layout={layout} models={models} trace={brush.trace} isShown={selection !== null} rings={rings} />
           </MatrixFrame>
-          <figcaption className="min-h-15.5 border-t border-rule py-1.5 pr-5 pl-2">
+          <figcaption className="h-16 shrink-0 overflow-y-auto border-t border-rule py-1.5 pr-5 pl-2">
             {selection && x && y ? (
               <LitBar
                 study={study}

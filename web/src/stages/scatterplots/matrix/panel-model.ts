@@ -68,14 +68,15 @@ const SIZE = 11;
 const FEWEST = 3;
 
 export function panelModel(facts: PanelFacts): PanelModel {
-  const { place, spec, content, cell, corners, commonN, fits } = facts;
+  const { place, spec, content, cell, corners, commonN, without, fits } = facts;
   const shows = content === 'coefficient';
   const usual = cell === undefined || cell.n === commonN;
   return {
     place,
     spec,
     corner: spec && corners ? cornerText(facts, spec.width - (usual ? 0 : 44)) : '',
-    remark: usual || content === 'nothing' ? null : `n ${cell.n}`,
+    // While rows are lit, its room is for the coefficient without them.
+    remark: usual || content === 'nothing' || without !== null ? null : `n ${cell.n}`,
     tile: shows && cell ? cell.coefficient : null,
     lines: shows ? coefficientLines(facts) : [],
     fits,

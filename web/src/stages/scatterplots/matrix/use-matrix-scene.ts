@@ -9,7 +9,7 @@ import { type PairOnPanel, useAxes, useCurvedRanks, useFits, useGroupCoefficient
 import type { GroupsShown } from '../use-groups-shown';
 import { usePlotData } from '../use-plot-data';
 import { usePlotLook } from '../use-plot-look';
-import { layOut, placesInView, sheetOf } from './layout';
+import { layOut, MOST_POINTS, placesInView, sheetOf } from './layout';
 import { usePanelModels, usePanelSpecs } from './use-panel-models';
 import { usePictures } from './use-pictures';
 import { useView } from './use-view';
@@ -45,12 +45,13 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
 
   const view = useView(scroller);
   const { below, above, size } = settings;
+  const used = rowsInUse(study);
   const layout = useMemo(
-    () => layOut({ rows, columns, below, above, size, width: view.width, height: view.height }),
-    [rows, columns, below, above, size, view.width, view.height],
+    () => layOut({ rows, columns, below, above, size, width: view.width, height: view.height, ranks: used }),
+    [rows, columns, below, above, size, view.width, view.height, used],
   );
   const places = useMemo(() => (view.width > 0 ? placesInView(layout, view) : []), [layout, view]);
-  const specsByPlace = usePanelSpecs(layout, places, settings, rowsInUse(study));
+  const specsByPlace = usePanelSpecs(layout, places, settings, used);
   const specs = useMemo(() => specsByPlace.filter((spec) => spec !== null), [specsByPlace]);
   const mask = selection?.mask ?? null;
   const sheet = useMemo(() => sheetOf(layout, places, specsByPlace), [layout, places, specsByPlace]);
@@ -65,7 +66,7 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
   const showsCoefficients = [below, above].includes('coefficient');
   const byGroup = useGroupCoefficients(showsCoefficients ? client : null, ids, groups.shown, method, missing);
   const groupLines = useGroupLines(byGroup, groups);
-  const curvedRanks = useCurvedRanks(pictures.complete ? client : null, pairs);
+  const curvedRanks = useCurvedRanks(pictures.complete && used <= MOST_POINTS ? client : null, pairs);
   const figures = useBrushFigures(client, selection, ids, { method, rankMethod, missing });
   const models = usePanelModels({
     study,

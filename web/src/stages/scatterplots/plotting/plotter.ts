@@ -1,4 +1,4 @@
-import { type Bins, binAt, binnedPicture, binsOf, binsWhere, countInto, paintBins } from './bins';
+import { type Bins, binnedPicture, binsOf, binsWhere, countAt, countInto, paintBins } from './bins';
 import { createLitSquares, type LitSquares, lightSquares } from './lit-squares';
 import { type Pen, paintPoints } from './paint-points';
 import { type Colour, createPicture, type Picture } from './picture';
@@ -156,7 +156,7 @@ export class Plotter {
   /** How many rows are in the bin at a place of the panel; null where points are drawn. */
   countAt(spec: PanelSpec, x: number, y: number): number | null {
     const { bins } = this.#panelOf(spec);
-    return bins && (bins.counts[binAt(bins, x, y)] ?? 0);
+    return bins && countAt(bins, x, y);
   }
 
   /** Where the points of a panel lie. */

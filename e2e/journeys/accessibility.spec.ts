@@ -130,6 +130,34 @@ for (const colorScheme of ['light', 'dark'] as const) {
       expect(await violations(page)).toEqual([]);
     });
 
+    test('the scatterplots with lit rows, the figure in words, one large pair and the export have none', async ({ page }) => {
+      await openCopy(page, 'Aldermere streams');
+      await page.getByRole('button', { name: 'None', exact: true }).click();
+      for (const name of ['nitrate', 'phosphate', 'mayfly taxa']) {
+        await page.getByRole('checkbox', { name: new RegExp(`^${name}`) }).check();
+      }
+      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Scatterplots' }).click();
+      await page.getByRole('button', { name: /whether groups are told apart/ }).click();
+      await page.getByRole('radio', { name: 'Coloured by catchment' }).click();
+      await expect(page.getByRole('figure', { name: 'Scatterplot matrix' })).toHaveAttribute('aria-busy', 'false');
+      await page.getByRole('button', { name: 'Light by values …' }).click();
+      expect(await violations(page)).toEqual([]);
+      await page.getByLabel('nitrate from').fill('6');
+      await page.getByRole('button', { name: 'Light them' }).click();
+      await expect(page.getByTestId('lit-figures')).toContainText('→');
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Export …' }).click();
+      await expect(page.getByAltText('The figure as it will be')).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Show as table' }).click();
+      await expect(page.getByRole('table', { name: 'Pairs in words' })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: 'One pair' }).click();
+      await expect(page.getByRole('img', { name: /^Scatterplot of/ })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+    });
+
     test('reported figures and the help have none', async ({ page }) => {
       await page.goto('/figures');
       await expect(page.getByTestId('reported-size')).toBeVisible();

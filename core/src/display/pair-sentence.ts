@@ -16,7 +16,7 @@ export interface NamedVariable {
  * A partial correlation says what was held constant, and no share of variance.
  * @param alpha the level at which the association counts as detected (p ≤ alpha)
  * @param held names of what was held constant
- * @param adjustedP p adjusted for many tests, which then decides and is called so
+ * @param adjustedP p adjusted for many tests, which then decides and is called so; the interval beside it is then called unadjusted
  */
 export function pairSentence(
   test: CorrelationTest,
@@ -32,7 +32,7 @@ export function pairSentence(
   if (test.undefinedBecause) return `${subject}: no correlation could be computed, since ${reason(test, x, y)}.`;
   const r = test.coefficient;
   const interval = test.interval
-    ? `, ${Math.round(test.interval.level * 1000) / 10} % CI ${formatInterval(test.interval.low, test.interval.high)}`
+    ? `, ${adjustedP === undefined ? '' : 'unadjusted '}${Math.round(test.interval.level * 1000) / 10} % CI ${formatInterval(test.interval.low, test.interval.high)}`
     : '';
   const sided = test.alternative === 'two-sided' ? '' : ', one-sided';
   const exact = test.pMethod === 'exact' ? ', exact' : '';

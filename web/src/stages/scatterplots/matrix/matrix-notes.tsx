@@ -1,5 +1,6 @@
 import { rowsInUse } from '@ivlen/contract';
 import { COEFFICIENTS } from '../../../method-words';
+import { adjustmentInWords } from '../../correlations/correlation-parts';
 import { levelInWords } from '../../correlations/levels';
 import { shareInWords } from '../panel-words';
 import { MOST_SMOOTHED } from '../plotting/pair-fits';
@@ -29,14 +30,14 @@ export function matrixNotes(
   const method = correlation.methods[0] ?? 'pearson';
   const [own, ranked] = [COEFFICIENTS[method].symbol, COEFFICIENTS[rankMethod].symbol];
   const used = rowsInUse(study);
+  const adjusted =
+    correlation.adjust === 'none' ? '' : ` (${adjustmentInWords(correlation.adjust)}${groups.by ? '; those of groups unadjusted' : ''})`;
   const plotted = contents.some((content) => content !== 'coefficient' && content !== 'nothing');
   return [
     settings.corners && contents.includes('ranks') && contents.some((content) => content === 'points' || content === 'bins')
       ? `Over values ${own}, over ranks ${ranked}.`
       : '',
-    contents.includes('coefficient')
-      ? `${own}: ${levels.map((level, i) => `${'*'.repeat(i + 1)} p ≤ ${levelInWords(level)}`).join(', ')}.`
-      : '',
+    contents.includes('coefficient') ? `${own}: ${marksInWords(levels)}${adjusted}.` : '',
     plotted ? 'n is noted where a pair lacks values.' : '',
     settings.ellipse
       ? `Ellipses would hold ${shareInWords(settings.share)} of ${groups.by ? 'a group’s' : 'the'} cases if jointly normal.`
@@ -46,4 +47,9 @@ export function matrixNotes(
       ? `Bins: darker for more rows, up to ${most.toLocaleString('en-GB')} in one.`
       : '',
   ].filter(Boolean);
+}
+
+/** "* p ≤ .05, ** p ≤ .01" */
+function marksInWords(levels: readonly number[]): string {
+  return levels.map((level, i) => `${'*'.repeat(i + 1)} p ≤ ${levelInWords(level)}`).join(', ');
 }

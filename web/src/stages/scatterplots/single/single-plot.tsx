@@ -38,6 +38,8 @@ interface SinglePlotProps {
 const LEAST = { width: 420, height: 320 };
 const MOST_WIDE = 1.55;
 const REACH = 12;
+/** Of the area around the plot, above and below together. */
+const PADDING = 18;
 /** Points of different sizes lie on each other more. */
 const SIZED = 0.65;
 const UNIT_DOMAIN = [0, 1] as const;
@@ -55,7 +57,7 @@ export function SinglePlot({ study, axes: chosen, settings, correlation, patch, 
   const plot = useSinglePlot(study, chosen, single, correlation, workingSet);
   const { client, places, groups } = plot;
   const [hovered, setHovered] = useState<number | null>(null);
-  const height = Math.max(LEAST.height, view.height - 4);
+  const height = Math.max(LEAST.height, view.height - PADDING);
   const width = Math.max(LEAST.width, Math.min(view.width, Math.round(height * MOST_WIDE)));
   const frame = singleFrame(width, height, single.margins);
   const domains = [plot.axes?.get(x.id)?.all ?? UNIT_DOMAIN, plot.axes?.get(y.id)?.all ?? UNIT_DOMAIN] as const;
@@ -151,7 +153,8 @@ export function SinglePlot({ study, axes: chosen, settings, correlation, patch, 
           <ExportFigureButton study={study.name} build={build} />
         </span>
       </div>
-      <div ref={area} className="min-h-0 flex-1 overflow-auto px-5 py-2" data-scrolls>
+      {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls in a small window has to be reached by keys. */}
+      <section ref={area} aria-label="Plot" tabIndex={0} className="min-h-0 flex-1 overflow-auto px-5 py-2" data-scrolls>
         {figure && client ? (
           <figure className="relative" style={{ width, height }}>
             {!asShapes && (
@@ -196,7 +199,7 @@ export function SinglePlot({ study, axes: chosen, settings, correlation, patch, 
         ) : (
           <div role="status" aria-label="Drawing the points" className="rounded bg-rule/40" style={{ width, height }} />
         )}
-      </div>
+      </section>
       <p className="figures min-h-8 border-t border-rule px-5 py-1.5 text-[13px]" data-testid="row-under-pointer">
         {hovered === null ? (
           <span className="text-muted">

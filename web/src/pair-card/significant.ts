@@ -15,5 +15,5 @@ export function significant(value: number | null): string {
 
 /** A value of the data as it is, without digits that are not there. */
 export function asMeasured(value: number | null): string {
-  return value === null ? '–' : String(Number(value.toPrecision(8))).replace('-', '−');
+  return value === null || Number.isNaN(value) ? '–' : String(Number(value.toPrecision(8))).replace('-', '−');
 }

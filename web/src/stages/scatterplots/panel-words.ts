@@ -45,3 +45,23 @@ export function shareInWords(share: number): string {
 export function ellipseInWords(share: number, perGroup: boolean): string {
   return `The ellipse would hold ${shareInWords(share)} of the cases${perGroup ? ' of its group' : ''} if the two variables were jointly normal; it is not where the means are known to lie. In ranks there is none.`;
 }
+
+export type Overlay = 'line' | 'curve' | 'ellipse';
+
+/** What can be laid over points. */
+export function overlayOptions(ellipse: string): readonly { readonly value: Overlay; readonly name: string; readonly words: string }[] {
+  return [
+    { value: 'line', name: 'Line with its band', words: 'Least squares, and where the population’s line lies.' },
+    { value: 'curve', name: 'Smooth curve', words: 'Local regression (LOWESS): what the points do, straight or not.' },
+    { value: 'ellipse', name: 'Ellipse', words: ellipse },
+  ];
+}
+
+/** Those that are on, and the settings for some of them. */
+export function overlaysOn(settings: Readonly<Record<Overlay, boolean>>): Overlay[] {
+  return (['line', 'curve', 'ellipse'] as const).filter((overlay) => settings[overlay]);
+}
+
+export function withOverlays(on: readonly Overlay[]): Record<Overlay, boolean> {
+  return { line: on.includes('line'), curve: on.includes('curve'), ellipse: on.includes('ellipse') };
+}

@@ -9,7 +9,16 @@ import { displayName } from '../../variable-name';
 import { percent } from '../correlations/grid-cell-data';
 import { IntervalLevel } from '../correlations/interval-level-editor';
 import { missingPart } from '../correlations/row-parts';
-import { DIAGONAL_WORDS, ellipseInWords, overlaysInWords, PANEL_WORDS, shareInWords } from './panel-words';
+import {
+  DIAGONAL_WORDS,
+  ellipseInWords,
+  overlayOptions,
+  overlaysInWords,
+  overlaysOn,
+  PANEL_WORDS,
+  shareInWords,
+  withOverlays,
+} from './panel-words';
 
 export interface ScatterplotFacts {
   readonly variables: number;
@@ -180,7 +189,7 @@ function methodPart(
 }
 
 function overlaysPart(settings: ScatterplotSettings, patch: Patch<ScatterplotSettings>): MethodsPart {
-  const chosen = (['line', 'curve', 'ellipse'] as const).filter((overlay) => settings[overlay]);
+  const chosen = overlaysOn(settings);
   return {
     type: 'choice',
     text: overlaysInWords(settings),
@@ -190,13 +199,9 @@ function overlaysPart(settings: ScatterplotSettings, patch: Patch<ScatterplotSet
       <>
         <CheckList
           label="Laid over the points"
-          options={[
-            { value: 'line', name: 'Line with its band', words: 'Least squares, and where the population’s line lies.' },
-            { value: 'curve', name: 'Smooth curve', words: 'Local regression (LOWESS): what the points do, straight or not.' },
-            { value: 'ellipse', name: 'Ellipse', words: ellipseInWords(settings.share, settings.perGroup) },
-          ]}
+          options={overlayOptions(ellipseInWords(settings.share, settings.perGroup))}
           chosen={chosen}
-          onChange={(next) => patch({ line: next.includes('line'), curve: next.includes('curve'), ellipse: next.includes('ellipse') })}
+          onChange={(next) => patch(withOverlays(next))}
         />
         <label className="mt-1 block px-2">
           The ellipse holds{' '}

@@ -1,8 +1,7 @@
 import type { DiagonalContent } from '@ivlen/contract';
 import { groupShape } from '../groups/group-styles';
 import { shapePath } from '../groups/marker';
-import { AxisMarks } from '../matrix/axis-marks';
-import { acrossScale, downScale } from '../matrix/axis-scales';
+import { AxesAcross, AxesDown } from '../matrix/axes-along';
 import { DiagonalFigure } from '../matrix/diagonal-figure';
 import type { Layout } from '../matrix/layout';
 import { PanelFigure } from '../matrix/panel-figure';
@@ -10,6 +9,7 @@ import type { PanelModel } from '../matrix/panel-model';
 import type { Palette } from '../palette';
 import type { Marginal } from '../plotting/marginals';
 import { NO_GROUP } from '../plotting/plot-data';
+import { type FileFacts, FileSvg } from './file-svg';
 
 /** Points of a panel as shapes, or as a picture where they are too many. */
 export type PanelPoints =
@@ -25,7 +25,7 @@ export type PanelPoints =
     }
   | { readonly type: 'picture'; readonly href: string };
 
-export interface MatrixSvgProps {
+export interface MatrixSvgProps extends FileFacts {
   readonly layout: Layout;
   readonly models: readonly PanelModel[];
   readonly points: ReadonlyMap<string, PanelPoints>;
@@ -38,12 +38,6 @@ export interface MatrixSvgProps {
   readonly legend: readonly { readonly group: number; readonly label: string }[];
   readonly palette: Palette;
   readonly tileColours: (coefficient: number) => { readonly background: string; readonly text: string };
-  readonly title: string;
-  readonly caption: string;
-  /** Width on paper, in millimetres. */
-  readonly millimetres: number;
-  /** CSS that defines the font, where the picture has to carry it. */
-  readonly fontFace?: string;
 }
 
 const LEGEND_LINE = 18;
@@ -51,42 +45,15 @@ const LETTER = 6.6;
 
 /** The whole matrix as one SVG: what is on screen, for paper. */
 export function MatrixSvg(props: MatrixSvgProps) {
-  const {
-    layout,
-    models,
-    points,
-    domains,
-    ranks,
-    ranksOf,
-    marginals,
-    diagonal,
-    legend,
-    palette,
-    tileColours,
-    title,
-    caption,
-    millimetres,
-    fontFace,
-  } = props;
+  const { layout, models, points, domains, ranks, ranksOf, marginals, diagonal, legend, palette, tileColours, ...file } = props;
   const { rows, columns, cell, plot, gutter } = layout;
   const width = gutter.left + columns.length * cell.width + gutter.right;
   const entries = legendLines(legend, width - gutter.left);
   const legendHeight = entries.length === 0 ? 0 : (Math.max(...entries.map(({ line }) => line)) + 1) * LEGEND_LINE;
   const height = legendHeight + gutter.top + rows.length * cell.height + gutter.bottom;
-  const axis = { domains, ranks, palette };
+  const axes = { layout, domains, ranks, palette };
   return (
-    <svg
-      xmlns="http://www.w3.org/2000/svg"
-      width={`${millimetres}mm`}
-      height={`${((millimetres * height) / width).toFixed(2)}mm`}
-      viewBox={`0 0 ${width} ${height}`}
-      fontFamily="'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', sans-serif"
-      style={{ fontVariantNumeric: 'lining-nums tabular-nums' }}
-    >
-      <title>{title}</title>
-      <desc>{caption}</desc>
-      {fontFace && <style>{fontFace}</style>}
-      <rect width={width} height={height} fill={palette.paper} />
+    <FileSvg {...file} width={width} height={height} palette={palette}>
       <g data-part="legend" fontSize={12} fill={palette.ink}>
         {entries.map(({ group, label, x, line }) => (
           <g key={group} transform={`translate(${gutter.left + x},${line * LEGEND_LINE + 10})`}>
@@ -98,54 +65,18 @@ export function MatrixSvg(props: MatrixSvgProps) {
         ))}
       </g>
       <g transform={`translate(${gutter.left},${legendHeight + gutter.top})`}>
-        {columns.map((variable, j) => (
-          <g key={variable.id} transform={`translate(${j * cell.width + plot.left},0)`}>
-            <g transform={`translate(0,${-gutter.top})`}>
-              <AxisMarks
-                {...axisOf(axis, variable.id)}
-                side="top"
-                scale={acrossScale(layout, 'top', j)}
-                variable={variable}
-                length={plot.width}
-                room={gutter.top}
-              />
-            </g>
-            <g transform={`translate(0,${rows.length * cell.height})`}>
-              <AxisMarks
-                {...axisOf(axis, variable.id)}
-                side="bottom"
-                scale={acrossScale(layout, 'bottom', j)}
-                variable={variable}
-                length={plot.width}
-                room={gutter.bottom}
-              />
-            </g>
-          </g>
-        ))}
-        {rows.map((variable, i) => (
-          <g key={variable.id} transform={`translate(0,${i * cell.height + plot.top})`}>
-            <g transform={`translate(${-gutter.left},0)`}>
-              <AxisMarks
-                {...axisOf(axis, variable.id)}
-                side="left"
-                scale={downScale(layout, 'left', i)}
-                variable={variable}
-                length={plot.height}
-                room={gutter.left}
-              />
-            </g>
-            <g transform={`translate(${columns.length * cell.width},0)`}>
-              <AxisMarks
-                {...axisOf(axis, variable.id)}
-                side="right"
-                scale={downScale(layout, 'right', i)}
-                variable={variable}
-                length={plot.height}
-                room={gutter.right}
-              />
-            </g>
-          </g>
-        ))}
+        <g transform={`translate(0,${-gutter.top})`}>
+          <AxesAcross {...axes} side="top" />
+        </g>
+        <g transform={`translate(0,${rows.length * cell.height})`}>
+          <AxesAcross {...axes} side="bottom" />
+        </g>
+        <g transform={`translate(${-gutter.left},0)`}>
+          <AxesDown {...axes} side="left" />
+        </g>
+        <g transform={`translate(${columns.length * cell.width},0)`}>
+          <AxesDown {...axes} side="right" />
+        </g>
         {models.map((model) => {
           const { place, spec } = model;
           const marked = spec && points.get(spec.id);
@@ -182,12 +113,8 @@ export function MatrixSvg(props: MatrixSvgProps) {
           );
         })}
       </g>
-    </svg>
+    </FileSvg>
   );
-}
-
-function axisOf({ domains, ranks, palette }: Pick<MatrixSvgProps, 'domains' | 'ranks' | 'palette'>, id: string) {
-  return { domain: domains.get(id) ?? ([0, 1] as const), ranks, palette };
 }
 
 function Points({ points, plot, palette }: { points: PanelPoints; plot: Layout['plot']; palette: Palette }) {

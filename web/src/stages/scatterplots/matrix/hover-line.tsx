@@ -1,5 +1,6 @@
 import type { Study } from '@ivlen/contract';
 import { useRowName } from '../../../frame/use-row-name';
+import { asMeasured } from '../../../pair-card/significant';
 import type { Group } from '../../../settings/use-grouping';
 import { displayName } from '../../../variable-name';
 import { NO_GROUP, type PlotData } from '../plotting/plot-data';
@@ -33,7 +34,9 @@ export function HoverLine({ study, data, under, groups, models }: HoverLineProps
   const { place, spec } = under;
   const value = (id: string) => {
     const variable = study.state.variables.find((item) => item.id === id);
-    return variable ? `${displayName(variable)} ${written(data.columns.get(id)?.[place])}${variable.unit ? ` ${variable.unit}` : ''}` : '';
+    return variable
+      ? `${displayName(variable)} ${asMeasured(data.columns.get(id)?.[place] ?? null)}${variable.unit ? ` ${variable.unit}` : ''}`
+      : '';
   };
   const group = groups[data.groups?.[place] ?? NO_GROUP];
   return (
@@ -43,8 +46,4 @@ export function HoverLine({ study, data, under, groups, models }: HoverLineProps
       <span className="text-muted"> · {pair}</span>
     </p>
   );
-}
-
-function written(value: number | undefined): string {
-  return value === undefined ? '–' : String(Number(value.toPrecision(8))).replace('-', '−');
 }

@@ -1,22 +1,12 @@
 import { memo, type ReactNode, type RefObject } from 'react';
 import { SCREEN } from '../palette';
-import { AxisMarks } from './axis-marks';
-import { acrossScale, downScale } from './axis-scales';
-import type { Layout } from './layout';
-
-interface AxesFacts {
-  readonly layout: Layout;
-  readonly domains: ReadonlyMap<string, readonly [number, number]>;
-  /** Ranks go from 1 to this. */
-  readonly ranks: number;
-}
+import { AxesAcross, AxesDown, type AxesFacts } from './axes-along';
 
 interface MatrixFrameProps extends AxesFacts {
   readonly scroller: RefObject<HTMLDivElement | null>;
   readonly children: ReactNode;
 }
 
-const NO_DOMAIN = [0, 1] as const;
 const STICKY = 'sticky z-10 bg-paper';
 
 /** The panels with their axes around them, which stay in sight while the panels scroll. */
@@ -50,57 +40,23 @@ export function MatrixFrame({ layout, domains, ranks, scroller, children }: Matr
 }
 
 /** The axes of the columns, drawn again only when they change: a brush moves many times a second. */
-const Across = memo(function Across({ layout, domains, ranks, side }: AxesFacts & { readonly side: 'top' | 'bottom' }) {
-  const { columns, cell, plot, gutter } = layout;
+const Across = memo(function Across(facts: AxesFacts & { readonly side: 'top' | 'bottom' }) {
+  const { columns, cell, gutter } = facts.layout;
+  const place = facts.side === 'top' ? 'top-0' : 'bottom-0';
   return (
-    <svg
-      className={`figures ${STICKY} ${side === 'top' ? 'top-0' : 'bottom-0'}`}
-      width={columns.length * cell.width}
-      height={gutter[side]}
-      aria-hidden="true"
-    >
-      {columns.map((variable, j) => (
-        <g key={variable.id} transform={`translate(${j * cell.width + plot.left},0)`}>
-          <AxisMarks
-            side={side}
-            scale={acrossScale(layout, side, j)}
-            variable={variable}
-            domain={domains.get(variable.id) ?? NO_DOMAIN}
-            ranks={ranks}
-            length={plot.width}
-            room={gutter[side]}
-            palette={SCREEN}
-          />
-        </g>
-      ))}
+    <svg className={`figures ${STICKY} ${place}`} width={columns.length * cell.width} height={gutter[facts.side]} aria-hidden="true">
+      <AxesAcross {...facts} palette={SCREEN} />
     </svg>
   );
 });
 
 /** The axes of the rows. */
-const Down = memo(function Down({ layout, domains, ranks, side }: AxesFacts & { readonly side: 'left' | 'right' }) {
-  const { rows, cell, plot, gutter } = layout;
+const Down = memo(function Down(facts: AxesFacts & { readonly side: 'left' | 'right' }) {
+  const { rows, cell, gutter } = facts.layout;
+  const place = facts.side === 'left' ? 'left-0' : 'right-0';
   return (
-    <svg
-      className={`figures ${STICKY} ${side === 'left' ? 'left-0' : 'right-0'}`}
-      width={gutter[side]}
-      height={rows.length * cell.height}
-      aria-hidden="true"
-    >
-      {rows.map((variable, i) => (
-        <g key={variable.id} transform={`translate(0,${i * cell.height + plot.top})`}>
-          <AxisMarks
-            side={side}
-            scale={downScale(layout, side, i)}
-            variable={variable}
-            domain={domains.get(variable.id) ?? NO_DOMAIN}
-            ranks={ranks}
-            length={plot.height}
-            room={gutter[side]}
-            palette={SCREEN}
-          />
-        </g>
-      ))}
+    <svg className={`figures ${STICKY} ${place}`} width={gutter[facts.side]} height={rows.length * cell.height} aria-hidden="true">
+      <AxesDown {...facts} palette={SCREEN} />
     </svg>
   );
 });

@@ -4,7 +4,7 @@ import { CheckList } from '../../../methods-line/check-list';
 import type { MethodsPart } from '../../../methods-line/methods-parts';
 import { OptionList } from '../../../methods-line/option-list';
 import { axisLabel, displayName } from '../../../variable-name';
-import { overlaysInWords } from '../panel-words';
+import { ellipseInWords, overlayOptions, overlaysInWords, overlaysOn, withOverlays } from '../panel-words';
 
 interface SingleFacts {
   readonly study: Study;
@@ -99,7 +99,7 @@ function thirdPart({ by }: SinglePlotSettings, { study, x, y, third, canSize }: 
 }
 
 function overlaysPart(settings: SinglePlotSettings, { share }: SingleFacts, patch: Patch): MethodsPart {
-  const chosen = (['line', 'curve', 'ellipse'] as const).filter((overlay) => settings[overlay]);
+  const chosen = overlaysOn(settings);
   return {
     type: 'choice',
     text: overlaysInWords({ ...settings, share }),
@@ -107,13 +107,9 @@ function overlaysPart(settings: SinglePlotSettings, { share }: SingleFacts, patc
     content: () => (
       <CheckList
         label="Laid over the points"
-        options={[
-          { value: 'line', name: 'Line with its band', words: 'Least squares, and where the population’s line lies.' },
-          { value: 'curve', name: 'Smooth curve', words: 'Local regression (LOWESS): what the points do, straight or not.' },
-          { value: 'ellipse', name: 'Ellipse', words: 'Holds its share of the cases if the two variables are jointly normal.' },
-        ]}
+        options={overlayOptions(ellipseInWords(share, false))}
         chosen={chosen}
-        onChange={(next) => patch({ line: next.includes('line'), curve: next.includes('curve'), ellipse: next.includes('ellipse') })}
+        onChange={(next) => patch(withOverlays(next))}
       />
     ),
   };

@@ -9,7 +9,7 @@ import { useTheme } from '../../../frame/theme';
 import { useRowName, useRowNames } from '../../../frame/use-row-name';
 import { MethodsLine } from '../../../methods-line/methods-line';
 import { methodsSentence } from '../../../methods-line/methods-parts';
-import { significant } from '../../../pair-card/significant';
+import { asMeasured, significant } from '../../../pair-card/significant';
 import { axisLabel, displayName } from '../../../variable-name';
 import { ExportFigureButton } from '../export/export-figure-button';
 import { useView } from '../matrix/use-view';
@@ -137,7 +137,7 @@ export function SinglePlot({ study, axes: chosen, settings, correlation, patch, 
   const hoveredRow = hovered === null ? null : (client?.data.rows[hovered] ?? 0) + 1;
   const name = useRowName(study, hoveredRow);
   const value = (variable: Variable) =>
-    `${displayName(variable)} ${plain(client?.data.columns.get(variable.id)?.[hovered ?? 0])}${variable.unit ? ` ${variable.unit}` : ''}`;
+    `${displayName(variable)} ${asMeasured(client?.data.columns.get(variable.id)?.[hovered ?? 0] ?? null)}${variable.unit ? ` ${variable.unit}` : ''}`;
   if (plot.error) return <FailureNotice error={plot.error} />;
   return (
     <>
@@ -219,8 +219,4 @@ export function SinglePlot({ study, axes: chosen, settings, correlation, patch, 
 function domain(scale: { domain: () => number[] }): [number, number] {
   const [low = 0, high = 1] = scale.domain();
   return [low, high];
-}
-
-function plain(value: number | undefined): string {
-  return value === undefined || Number.isNaN(value) ? '–' : String(Number(value.toPrecision(8))).replace('-', '−');
 }

@@ -1,21 +1,18 @@
 import { axisLabel } from '../../../variable-name';
+import { type FileFacts, FileSvg } from '../export/file-svg';
 import { groupShape } from '../groups/group-styles';
 import { shapePath } from '../groups/marker';
 import { pictureAddress } from '../plotting/picture-on-canvas';
 import type { PlotData } from '../plotting/plot-data';
 import { pointsPicture } from './points-picture';
 import { SingleFigure, type SingleFigureProps } from './single-figure';
-import { pointStyles, ramp, type Third } from './third-scale';
+import { endInWords, pointStyles, ramp, type Third } from './third-scale';
 
-interface SingleSvgProps extends SingleFigureProps {
+interface SingleSvgProps extends SingleFigureProps, FileFacts {
   readonly third: Third;
   /** Labels of the groups, in their order. */
   readonly groups: readonly string[];
   readonly data: PlotData;
-  readonly title: string;
-  readonly caption: string;
-  readonly millimetres: number;
-  readonly fontFace?: string;
 }
 
 const LEGEND = 22;
@@ -28,18 +25,15 @@ export function SingleSvg({ third, groups, data, title, caption, millimetres, fo
   const height = frame.height + legend;
   const domains = [x.domain() as [number, number], y.domain() as [number, number]] as const;
   return (
-    <svg
-      xmlns="http://www.w3.org/2000/svg"
-      width={`${millimetres}mm`}
-      height={`${((millimetres * height) / frame.width).toFixed(2)}mm`}
-      viewBox={`0 0 ${frame.width} ${height}`}
-      fontFamily="'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', sans-serif"
-      style={{ fontVariantNumeric: 'lining-nums tabular-nums' }}
+    <FileSvg
+      title={title}
+      caption={caption}
+      millimetres={millimetres}
+      {...(fontFace ? { fontFace } : {})}
+      width={frame.width}
+      height={height}
+      palette={palette}
     >
-      <title>{title}</title>
-      <desc>{caption}</desc>
-      {fontFace && <style>{fontFace}</style>}
-      <rect width={frame.width} height={height} fill={palette.paper} />
       <g transform={`translate(${frame.left},12)`} fontSize={12} fill={palette.ink} data-part="legend">
         <Legend third={third} groups={groups} palette={palette} />
       </g>
@@ -59,7 +53,7 @@ export function SingleSvg({ third, groups, data, title, caption, millimetres, fo
           )}
         </SingleFigure>
       </g>
-    </svg>
+    </FileSvg>
   );
 }
 
@@ -85,7 +79,7 @@ function Legend({ third, groups, palette }: Pick<SingleSvgProps, 'third' | 'grou
   }
   const name = `${axisLabel(third.variable)}:`;
   const start = name.length * LETTER + 8;
-  const [low, high] = third.domain.map((value) => String(Number(value.toPrecision(4))).replace('-', '−'));
+  const [low, high] = third.domain.map(endInWords);
   const colour = ramp(palette);
   const size = pointStyles({ ...third, values: Float64Array.from(third.domain) }, null, palette, 3);
   return (

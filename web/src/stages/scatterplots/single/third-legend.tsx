@@ -3,7 +3,7 @@ import { axisLabel, displayName } from '../../../variable-name';
 import { groupShape, groupToken } from '../groups/group-styles';
 import { Marker } from '../groups/marker';
 import { SCREEN } from '../palette';
-import { pointStyles, type Third } from './third-scale';
+import { endInWords, pointStyles, type Third } from './third-scale';
 
 const RADIUS = 3;
 
@@ -34,7 +34,7 @@ export function ThirdLegend({ third, groups }: { readonly third: Third; readonly
             <svg width={18} height={18} aria-hidden="true">
               <circle cx={9} cy={9} r={style(place).radius} fill="var(--ink)" fillOpacity={0.6} />
             </svg>
-            {plain(value)}
+            {endInWords(value)}
           </span>
         ))}
       </p>
@@ -42,17 +42,13 @@ export function ThirdLegend({ third, groups }: { readonly third: Third; readonly
   }
   return (
     <p className="figures flex items-center gap-2 text-[13px]">
-      <span className="text-muted">{axisLabel(third.variable)}:</span> {plain(low)}
+      <span className="text-muted">{axisLabel(third.variable)}:</span> {endInWords(low)}
       <span
         aria-hidden="true"
         className="inline-block h-3 w-32 rounded"
         style={{ background: `linear-gradient(in lab to right, ${SCREEN.bar}, ${SCREEN.group(3)})` }}
       />
-      {plain(high)}
+      {endInWords(high)}
     </p>
   );
-}
-
-function plain(value: number): string {
-  return String(Number(value.toPrecision(4))).replace('-', '−');
 }

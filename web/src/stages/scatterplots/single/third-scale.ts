@@ -71,3 +71,8 @@ export function classesOf(values: Float64Array, domain: readonly [number, number
     return at === null ? NO_GROUP : Math.min(CLASSES - 1, Math.floor(at * CLASSES));
   });
 }
+
+/** An end of a third variable's range as a legend says it. */
+export function endInWords(value: number): string {
+  return String(Number(value.toPrecision(4))).replace('-', '−');
+}

@@ -270,7 +270,7 @@ describe('lit rows', () => {
     bar([3, 4]);
     expect(screen.getByTestId('lit-count').textContent).toBe('2 rows lit');
     expect(screen.getByTestId('lit-figures').textContent).toBe(
-      'r−.630 → −.500, p < .001 → .004ρ−.630 → −.500, p < .001 → .004τ−.630 → −.500, p < .001 → .004n40 → 38',
+      'n40 → 38r−.630 → −.500, p < .001 → .004ρ−.630 → −.500, p < .001 → .004τ−.630 → −.500, p < .001 → .004',
     );
   });
 

@@ -93,23 +93,29 @@ export function LitBar({ study, count, rowsLit, pair, figures, levels, asideOpen
   );
 }
 
-/** "r .153 → .137, p .017 → .033" for each coefficient, and n. */
+/** n, and "r .153 → .137, p .017 → .033" for each coefficient. */
 function Figures({ figures, levels }: Pick<LitBarProps, 'figures' | 'levels'>) {
   const p = (value: number) => (Number.isNaN(value) ? '–' : formatP(value, levels));
   return (
     <dl data-testid="lit-figures" className="contents">
+      {figures?.[0] && (
+        <div className="flex gap-1.5">
+          <dt>n</dt>
+          <dd>
+            {figures[0].all.n.toLocaleString('en-GB')} → {figures[0].without.n.toLocaleString('en-GB')}
+          </dd>
+        </div>
+      )}
       {METHODS.map((method, k) => {
         const { all, without } = figures?.[k] ?? {};
         return (
-          <div key={method} className="flex gap-1.5 whitespace-nowrap">
+          <div key={method} className="flex gap-1.5">
             <dt>{COEFFICIENTS[method].symbol}</dt>
             <dd>
               {all && without ? (
                 <>
                   {formatCoefficient(all.coefficient, 3)} → <strong>{formatCoefficient(without.coefficient, 3)}</strong>
-                  <span className="text-muted">
-                    , p {p(all.pValue)} → {p(without.pValue)}
-                  </span>
+                  <span className="text-muted">, p {changed(p(all.pValue), p(without.pValue))}</span>
                 </>
               ) : (
                 '…'
@@ -118,14 +124,11 @@ function Figures({ figures, levels }: Pick<LitBarProps, 'figures' | 'levels'>) {
           </div>
         );
       })}
-      {figures?.[0] && (
-        <div className="flex gap-1.5 whitespace-nowrap">
-          <dt>n</dt>
-          <dd>
-            {figures[0].all.n.toLocaleString('en-GB')} → {figures[0].without.n.toLocaleString('en-GB')}
-          </dd>
-        </div>
-      )}
     </dl>
   );
+}
+
+/** Said once where it stays the same. */
+function changed(before: string, after: string): string {
+  return before === after ? before : `${before} → ${after}`;
 }

@@ -15,6 +15,7 @@ import {
   rowBlockSchema,
   type SettingsOf,
   type SettingsScope,
+  type Study,
   type Subset,
   settingsSchemas,
   storedSettingsSchema,
@@ -116,12 +117,15 @@ export const choicesQuery = (study: string, head: number, from: string) =>
     retry: false,
   });
 
-export const valuesQuery = (study: string, revision: number, variable: string) =>
-  queryOptions({
-    queryKey: ['values', study, revision, variable],
-    queryFn: ({ signal }) => requestNumbers(`/studies/${study}/revisions/${revision}/variables/${variable}/values`, signal),
+/** All values of a variable, by their version: fetched once for all revisions that leave them alone. */
+export const valuesQuery = ({ id: study, head, state }: Study, variable: string) => {
+  const version = state.variables.find(({ id }) => id === variable)?.version ?? head;
+  return queryOptions({
+    queryKey: ['values', study, version, variable],
+    queryFn: ({ signal }) => requestNumbers(`/studies/${study}/revisions/${version}/variables/${variable}/values`, signal),
     staleTime: Number.POSITIVE_INFINITY,
   });
+};
 
 const at = (study: string, revision: number) => `/studies/${study}/revisions/${revision}`;
 const inQuery = (order: RowOrder, more: Record<string, string>) => new URLSearchParams({ ...(order as Record<string, string>), ...more });
@@ -172,10 +176,12 @@ export const derivationPreviewQuery = (study: string, revision: number, definiti
     staleTime: Number.POSITIVE_INFINITY,
   });
 
-/** Numbers, from 0, of the rows that are computed with. */
-export const rowsInUseQuery = (study: string, revision: number) =>
-  queryOptions({
-    queryKey: ['rows-in-use', study, revision],
-    queryFn: ({ signal }) => requestNumbers(`${at(study, revision)}/rows-in-use`, signal),
+/** Numbers, from 0, of the rows that are computed with, by when that last changed. */
+export const rowsInUseQuery = ({ id: study, head, state }: Study) => {
+  const version = state.inUse?.version ?? head;
+  return queryOptions({
+    queryKey: ['rows-in-use', study, version],
+    queryFn: ({ signal }) => requestNumbers(`${at(study, version)}/rows-in-use`, signal),
     staleTime: Number.POSITIVE_INFINITY,
   });
+};

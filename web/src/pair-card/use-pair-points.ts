@@ -14,14 +14,14 @@ export function usePairPoints(
 ): { points: Points | null; error: Error | null } {
   const ids = [...new Set([x.id, y.id, ...completeFor])];
   const columns = useQueries({
-    queries: ids.map((id) => valuesQuery(study.id, study.head, id)),
+    queries: ids.map((id) => valuesQuery(study, id)),
     combine: (results) => ({
       values: results.every(({ data }) => data) ? results.flatMap(({ data }) => data ?? []) : null,
       error: results.find(({ error }) => error)?.error ?? null,
     }),
   });
   const restricted = rowsInUse(study) < study.rows;
-  const { data: inUse } = useQuery({ ...rowsInUseQuery(study.id, study.head), enabled: restricted });
+  const { data: inUse } = useQuery({ ...rowsInUseQuery(study), enabled: restricted });
   const points = useMemo(() => {
     if (!columns.values || (restricted && !inUse)) return null;
     const [xs, ys] = columns.values;

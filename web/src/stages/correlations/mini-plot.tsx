@@ -21,12 +21,12 @@ export function MiniPlot({ study, x, y, width, height }: MiniPlotProps) {
   const canvas = useRef<HTMLCanvasElement>(null);
   const { token } = useTheme();
   const [xs, ys] = useQueries({
-    queries: [valuesQuery(study.id, study.head, x.id), valuesQuery(study.id, study.head, y.id)],
+    queries: [valuesQuery(study, x.id), valuesQuery(study, y.id)],
     combine: (results) => results.map(({ data }) => data),
   });
   const restricted = study.state.inUse !== null;
   const [inUse] = useQueries({
-    queries: [{ ...rowsInUseQuery(study.id, study.head), enabled: restricted }],
+    queries: [{ ...rowsInUseQuery(study), enabled: restricted }],
     combine: (results) => results.map(({ data }) => data),
   });
   useEffect(() => {

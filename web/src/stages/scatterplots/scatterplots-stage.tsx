@@ -147,7 +147,7 @@ function Panels({ study, workingSet, rectangle, bar }: PanelsProps) {
     settings,
     correlation,
     rankMethod,
-    matrix: state.matrix,
+    matrix: state.stale ? undefined : state.matrix,
     cautionsKnown: state.cautionsKnown,
     groups,
   };

@@ -16,7 +16,7 @@ export function usePlotData(
 ): { client: PlottingClient | null; error: Error | null } {
   const wanted = useMemo(() => (by ? [...variables, by] : [...variables]), [variables, by]);
   const columns = useQueries({
-    queries: wanted.map(({ id, version }) => valuesQuery(study.id, version, id)),
+    queries: wanted.map(({ id }) => valuesQuery(study, id)),
     combine: (results) => ({
       values: results.every(({ data }) => data) ? results.flatMap(({ data }) => data ?? []) : null,
       error: results.find(({ error }) => error)?.error ?? null,
@@ -24,7 +24,7 @@ export function usePlotData(
   });
   const restricted = rowsInUse(study) < study.rows;
   const version = study.state.inUse?.version ?? study.head;
-  const { data: inUse } = useQuery({ ...rowsInUseQuery(study.id, version), enabled: restricted });
+  const { data: inUse } = useQuery({ ...rowsInUseQuery(study), enabled: restricted });
   const key = [study.id, restricted ? version : 'all', ...wanted.map(({ id, version: at }) => `${id}@${at}`), by?.id ?? ''].join(' ');
   const client = useMemo(() => {
     if (!columns.values || (restricted && !inUse)) return null;
@@ -44,6 +44,6 @@ export function usePlotData(
 export function usePrefetchedColumns(study: Study, variables: readonly Variable[]): void {
   const client = useQueryClient();
   useEffect(() => {
-    for (const { id, version } of variables) void client.prefetchQuery(valuesQuery(study.id, version, id));
-  }, [client, study.id, variables]);
+    for (const { id } of variables) void client.prefetchQuery(valuesQuery(study, id));
+  }, [client, study, variables]);
 }

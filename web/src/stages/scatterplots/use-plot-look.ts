@@ -18,6 +18,8 @@ export function usePlotLook(axes: ReadonlyMap<string, Axis> | undefined, { bulk,
   const { theme, token } = useTheme();
   const hiddenKey = hidden.join();
   const bulkKey = bulk.join();
+  // Another where the page is zoomed or moved to another screen.
+  const ratio = window.devicePixelRatio || 1;
   return useMemo(() => {
     if (!axes || theme === undefined) return null;
     const colour = (name: `--${string}`): Colour => {
@@ -25,7 +27,7 @@ export function usePlotLook(axes: ReadonlyMap<string, Axis> | undefined, { bulk,
       return [r, g, b];
     };
     return {
-      ratio: window.devicePixelRatio || 1,
+      ratio,
       surface: colour('--surface'),
       ink: colour('--ink'),
       faint: colour('--rule'),
@@ -36,7 +38,7 @@ export function usePlotLook(axes: ReadonlyMap<string, Axis> | undefined, { bulk,
       domains: domainsOf(axes, bulkKey.split(',')),
       jitter: new Map(jitter ? [...axes].map(([id, axis]) => [id, axis.jitter] as const) : []),
     };
-  }, [axes, bulkKey, jitter, hiddenKey, theme, token]);
+  }, [axes, bulkKey, jitter, hiddenKey, theme, token, ratio]);
 }
 
 /** Each axis over all values, or over their bulk where that was chosen. */

@@ -2,6 +2,7 @@ import { rowsInUse } from '@ivlen/contract';
 import { rgb } from 'd3-color';
 import { createElement, type ReactElement } from 'react';
 import { createCoefficientScale } from '../../../figures/coefficient-scale';
+import { joined } from '../../correlations/coefficient-names';
 import { GROUP_TOKENS } from '../groups/group-styles';
 import { layOut, placesInView, specAt } from '../matrix/layout';
 import { matrixNotes } from '../matrix/matrix-notes';
@@ -79,6 +80,7 @@ export async function buildFigure(
     sentence,
     ...matrixNotes(facts, 0, correlation.levels),
     options.colour || !groups.by ? '' : 'Groups are told apart by shape.',
+    notDrawn(groups),
   ]
     .filter(Boolean)
     .join(' ');
@@ -100,6 +102,12 @@ export async function buildFigure(
     ...(fontFace ? { fontFace } : {}),
   });
   return { svg: await asFile(element), caption, shapes };
+}
+
+/** Which groups are hidden, as a caption has to say. */
+function notDrawn({ all, hidden }: SceneFacts['groups']): string {
+  const labels = hidden.flatMap((group) => all[group]?.label ?? []);
+  return labels.length === 0 ? '' : `Not drawn: ${joined(labels)}; their rows count in the coefficients over all rows.`;
 }
 
 /** A component as an SVG file. */

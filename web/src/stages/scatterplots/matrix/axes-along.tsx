@@ -20,9 +20,14 @@ export function AxesAcross({
   side,
   palette,
 }: AxesFacts & { readonly side: 'top' | 'bottom'; readonly palette: Palette }) {
-  const { columns, cell, plot, gutter } = layout;
+  const { columns, cell, plot, gutter, far } = layout;
   return columns.map((variable, j) => (
     <g key={variable.id} transform={`translate(${j * cell.width + plot.left},0)`}>
+      {side === 'top' && j === 0 && far === 'ranks' && (
+        <text x={plot.width} y={gutter.top - 7} textAnchor="end" fontSize={10.5} fill={palette.muted}>
+          ranks
+        </text>
+      )}
       <AxisMarks
         side={side}
         scale={acrossScale(layout, side, j)}

@@ -1,9 +1,12 @@
 import { rowsInUse } from '@ivlen/contract';
 import { COEFFICIENTS } from '../../../method-words';
+import { displayName } from '../../../variable-name';
+import { joined } from '../../correlations/coefficient-names';
 import { adjustmentInWords } from '../../correlations/correlation-parts';
 import { levelInWords } from '../../correlations/levels';
 import { shareInWords } from '../panel-words';
 import { MOST_SMOOTHED } from '../plotting/pair-fits';
+import { MOST_SHAPED } from '../plotting/plotter';
 import { MOST_POINTS } from './layout';
 import type { SceneFacts } from './use-matrix-scene';
 
@@ -32,20 +35,23 @@ export function matrixNotes(
   const used = rowsInUse(study);
   const adjusted =
     correlation.adjust === 'none' ? '' : ` (${adjustmentInWords(correlation.adjust)}${groups.by ? '; those of groups unadjusted' : ''})`;
+  const zoomed = [...new Set([...rows, ...columns])].filter(({ id }) => settings.bulk.includes(id)).map(displayName);
+  const binned = contents.includes('bins') || (used > MOST_POINTS && (contents.includes('points') || contents.includes('ranks')));
   const plotted = contents.some((content) => content !== 'coefficient' && content !== 'nothing');
   return [
     settings.corners && contents.includes('ranks') && contents.some((content) => content === 'points' || content === 'bins')
       ? `Over values ${own}, over ranks ${ranked}.`
       : '',
     contents.includes('coefficient') ? `${own}: ${marksInWords(levels)}${adjusted}.` : '',
-    plotted ? 'n is noted where a pair lacks values.' : '',
+    plotted ? `n is noted where a pair lacks values${contents.includes('ranks') ? '; its ranks end there' : ''}.` : '',
+    zoomed.length > 0 && plotted ? `Zoomed to the bulk: ${joined(zoomed)}; values beyond are marked at the edge.` : '',
     settings.ellipse
       ? `Ellipses would hold ${shareInWords(settings.share)} of ${groups.by ? 'a group’s' : 'the'} cases if jointly normal.`
       : '',
     settings.curve && used > MOST_SMOOTHED ? `Smooth curves run through ${MOST_SMOOTHED.toLocaleString('en-GB')} rows, taken evenly.` : '',
-    (contents.includes('bins') || (plotted && used > MOST_POINTS)) && most > 0
-      ? `Bins: darker for more rows, up to ${most.toLocaleString('en-GB')} in one.`
-      : '',
+    binned && most > 0 ? `Bins: darker for more rows, up to ${most.toLocaleString('en-GB')} in one.` : '',
+    groups.by && binned ? 'Groups are not told apart in bins.' : '',
+    groups.by && !binned && plotted && used > MOST_SHAPED ? 'So many points are squares; the groups’ shapes have no room.' : '',
   ].filter(Boolean);
 }
 

@@ -3,6 +3,7 @@ import { rowsInUse } from '@ivlen/contract';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useCoefficientScale } from '../../../figures/use-coefficient-scale';
 import { FailureNotice } from '../../../frame/failure-notice';
+import { ProgressLine } from '../../../frame/progress-line';
 import { useReadOnly } from '../../../frame/read-only';
 import { displayName } from '../../../variable-name';
 import type { useMatrix } from '../../correlations/use-matrix';
@@ -128,7 +129,17 @@ export function MatrixView(props: MatrixViewProps) {
   const open = pairs.pair && new Set([pairs.pair.x.id, pairs.pair.y.id]);
   const [x, y] = [variableOf(selection?.x ?? ''), variableOf(selection?.y ?? '')];
   const rowsLit = () => (selection && client ? Array.from(placesIn(selection.mask), (place) => (client.data.rows[place] ?? 0) + 1) : []);
-  if (scene.error) return <FailureNotice error={scene.error} />;
+  const failure = scene.error ?? state.error;
+  if (failure) {
+    return (
+      <>
+        {top(null)}
+        <div className="p-5">
+          <FailureNotice error={failure} />
+        </div>
+      </>
+    );
+  }
   return (
     <div className="flex min-h-0 flex-1 flex-col">
       {top(
@@ -166,6 +177,7 @@ export function MatrixView(props: MatrixViewProps) {
           )}
         </div>
       )}
+      {(state.progress || state.stopped) && <LongComputing state={state} />}
       {asTable ? (
         <PatternTable facts={props} notSought={state.cautionsNotSought !== null} />
       ) : (
@@ -229,6 +241,24 @@ export function MatrixView(props: MatrixViewProps) {
             )}
           </figcaption>
         </figure>
+      )}
+    </div>
+  );
+}
+
+/** Coefficients that take long: how far they are, and the way to stop them. */
+function LongComputing({ state: { progress, stopped, stop, resume } }: { readonly state: ReturnType<typeof useMatrix> }) {
+  return (
+    <div className="border-b border-rule px-5 py-1.5">
+      {stopped ? (
+        <p>
+          The coefficients were stopped.{' '}
+          <button type="button" className="button-quiet" onClick={resume}>
+            Compute them
+          </button>
+        </p>
+      ) : (
+        <ProgressLine label="Computing the coefficients" progress={progress ?? null} onStop={stop} />
       )}
     </div>
   );

@@ -92,7 +92,8 @@ export function usePanelModels({ places, specs, ...facts }: ModelFacts): readonl
 function cellAt(matrix: Matrix, row: Variable, column: Variable, method: Method | null) {
   const known = [row, column].every((variable) => matrix.variables.includes(variable));
   if (!known) return undefined;
-  return method ? matrix.cellBy(method, row, column) : matrix.cell(row, column);
+  if (!method) return matrix.cell(row, column);
+  return matrix.methods.includes(method) ? matrix.cellBy(method, row, column) : undefined;
 }
 
 export function contentAt(settings: Pick<ScatterplotSettings, 'below' | 'above'>, { half }: PanelPlace) {

@@ -88,9 +88,9 @@ export function OpenStrip({ study, subject, name, shape, settings }: OpenStripPr
 function useOwnBins(study: Study, { variable, group }: StripSubject, bins: number | null) {
   const restricted = rowsInUse(study) < study.rows;
   const wanted = bins !== null;
-  const { data: values } = useQuery({ ...valuesQuery(study.id, study.head, variable.id), enabled: wanted });
-  const { data: groups } = useQuery({ ...valuesQuery(study.id, study.head, group?.by ?? ''), enabled: wanted && group !== null });
-  const { data: rows } = useQuery({ ...rowsInUseQuery(study.id, study.head), enabled: wanted && restricted });
+  const { data: values } = useQuery({ ...valuesQuery(study, variable.id), enabled: wanted });
+  const { data: groups } = useQuery({ ...valuesQuery(study, group?.by ?? ''), enabled: wanted && group !== null });
+  const { data: rows } = useQuery({ ...rowsInUseQuery(study), enabled: wanted && restricted });
   return useMemo(() => {
     if (bins === null || !values || (restricted && !rows) || (group && !groups)) return null;
     const used = rows ? Float64Array.from(rows, (row) => values[row] ?? Number.NaN) : values;

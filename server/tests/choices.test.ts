@@ -86,6 +86,43 @@ it('choices of one study are taken over by another, and what does not fit is lis
   expect(undone.state.variables.map(({ name }) => name)).toEqual(['Taxa', 'flow', 'site', 'Depth', 'kind']);
 });
 
+it('settings that name variables are taken over for those that are there; what names rows or groups of the other table is not', async () => {
+  const spring = await makeStudy('Spring settings', SPRING);
+  const id = (name: string) => named(spring, name)?.id ?? '';
+  const put = (stage: string, settings: object) =>
+    app.ask(storedSettingsSchema.partial(), 'PUT', `/studies/${spring.id}/settings/${stage}`, { version: 0, settings });
+  await put('scatterplots', {
+    below: 'bins',
+    bulk: [id('depth'), id('flow')],
+    hidden: [1],
+    single: { x: id('depth'), y: id('flow'), third: id('kind'), by: 'colour', labels: [2] },
+  });
+  await put('correlations', { control: [id('flow'), id('depth')], methods: ['spearman'] });
+  let autumn = await makeStudy('Autumn settings', ['depth,taxa,kind', '1,2,run', '2,4,pool', '4,3,run']);
+  autumn = await change(autumn, { type: 'take-over', from: spring.id });
+  const depth = named(autumn, 'depth')?.id;
+  const scatterplots = await app.ask(storedSettingsSchema, 'GET', `/studies/${autumn.id}/settings/scatterplots`);
+  expect(scatterplots.settings).toMatchObject({
+    below: 'bins',
+    bulk: [depth],
+    hidden: [],
+    single: { x: depth, y: null, third: named(autumn, 'kind')?.id, labels: [] },
+  });
+  const correlations = await app.ask(storedSettingsSchema, 'GET', `/studies/${autumn.id}/settings/correlations`);
+  expect(correlations.settings).toMatchObject({ methods: ['spearman'], control: [depth] });
+});
+
+it('settings of the scatterplots are stored as they are sent, and refused where they make no sense', async () => {
+  const study = await makeStudy('Panels', SPRING);
+  const path = `/studies/${study.id}/settings/scatterplots`;
+  const sent = { below: 'ranks', above: 'coefficient', diagonal: 'quartiles', ellipse: true, share: 0.5, size: 'large' };
+  await app.ask(storedSettingsSchema.partial(), 'PUT', path, { version: 0, settings: sent });
+  expect((await app.ask(storedSettingsSchema, 'GET', path)).settings).toMatchObject({ ...sent, line: false, corners: true });
+  for (const wrong of [{ share: 1 }, { below: 'hexagons' }, { hidden: ['Aster'] }, { single: { labels: [0] } }]) {
+    expect((await app.send('PUT', path, { version: 1, settings: wrong })).status, JSON.stringify(wrong)).toBe(422);
+  }
+});
+
 const VISITS = [
   'site,depth,taxa,kind,on',
   'A,1.5,3,riffle,2024-03-01',

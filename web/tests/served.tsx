@@ -14,7 +14,10 @@ export interface Sent {
   readonly body: unknown;
 }
 
-/** Answers requests by "METHOD path" (the study's and revision's address left off); others fail the test that made them. */
+/**
+ * Answers requests by "METHOD path" (the study's and revision's address left off), columns of numbers as bytes; others fail the
+ * test that made them.
+ */
 export function serve(answers: Readonly<Record<string, Answer>>): Sent[] {
   const sent: Sent[] = [];
   vi.stubGlobal('fetch', async (path: string, init: RequestInit = {}) => {
@@ -23,6 +26,7 @@ export function serve(answers: Readonly<Record<string, Answer>>): Sent[] {
     sent.push({ what, body });
     const answer = answers[what] ?? answers[what.replace(/\?.*/, '')];
     if (!answer) return new Response(JSON.stringify({ error: { code: 'not-served', message: `no answer for ${what}` } }), { status: 404 });
+    if (answer instanceof Float64Array) return new Response(answer.slice().buffer);
     return new Response(JSON.stringify(typeof answer === 'function' ? answer(body as never) : answer));
   });
   return sent;

@@ -1,7 +1,7 @@
 import { type Remote, wrap } from 'comlink';
-import type { Figuring } from './figuring.worker';
+import type { Drawing } from './drawing';
+import type { Figuring } from './figuring';
 import type { PlotData, PlotLook } from './plot-data';
-import type { Drawing } from './plotter.worker';
 import type { Sheet } from './sheet';
 
 /** The two workers of the stage: one draws, the other computes, so that neither waits for the other. */

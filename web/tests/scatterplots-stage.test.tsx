@@ -1,0 +1,229 @@
+import { type CorrelationResult, correlationResultSchema, type Study, scatterplotSettingsSchema } from '@ivlen/contract';
+import { correlationMatrix, type Method } from '@ivlen/core';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import { ThemeProvider } from '../src/frame/theme';
+import { ScatterplotsStage } from '../src/stages/scatterplots/scatterplots-stage';
+import { serve, show } from './served';
+import { testStudy } from './test-study';
+import { WorkerInProcess } from './workers-in-process';
+
+const ROWS = 40;
+const nitrate = Float64Array.from({ length: ROWS }, (_, i) => 1 + (i % 10) + i / 100);
+const columns: Record<string, Float64Array> = {
+  v1: nitrate,
+  v2: nitrate.map((value, i) => (i < 2 ? Number.NaN : value * 2 + Math.sin(i))),
+  v3: nitrate.map((value, i) => 20 - value + Math.cos(5 * i)),
+  v4: Float64Array.from({ length: ROWS }, (_, i) => i % 2),
+};
+const IDS = ['v1', 'v2', 'v3'];
+
+/** The study with a nominal variable beside its three quantities. */
+function studyWithGroups(): Study {
+  const study = testStudy();
+  const [first] = study.state.variables;
+  if (!first) throw new Error('the test study has no variables');
+  const catchment = { ...first, id: 'v4', name: 'catchment', kind: 'nominal' as const, storage: 'code' as const };
+  return { ...study, state: { ...study.state, variables: [...study.state.variables, catchment] } };
+}
+
+function correlationOf(method: Method): CorrelationResult {
+  const { coefficient, pValue, log10P, n, low, high, pMethod, undefinedBecause } = correlationMatrix(
+    IDS.map((id) => columns[id] ?? new Float64Array()),
+    { method, missing: 'pairwise' },
+  );
+  const figures = (values: ArrayLike<number>) => Array.from(values, (value) => (Number.isFinite(value) ? value : null));
+  return correlationResultSchema.parse({
+    kind: 'correlation',
+    variables: IDS,
+    methods: Array.from({ length: 9 }, () => method),
+    coefficient: figures(coefficient),
+    pValue: figures(pValue),
+    log10P: figures(log10P),
+    n: [...n],
+    low: figures(low),
+    high: figures(high),
+    pMethod,
+    undefinedBecause,
+  });
+}
+
+const empty = { version: 0, settings: null };
+const groupsOf = (labels: readonly string[]) => ({
+  categories: labels.map((text, value) => ({ text, value, rows: 1 })),
+});
+
+function open(more: Record<string, object> = {}, path = '/studies/x/scatterplots') {
+  const analysed = ({ analysis }: { analysis: { kind: string; method: Method } }) =>
+    analysis.kind === 'correlation' ? correlationOf(analysis.method) : { kind: 'cautions', pairs: [] };
+  const sent = serve({
+    'GET /settings/working-set': { version: 1, settings: { variables: IDS } },
+    'GET /settings/scatterplots': empty,
+    'GET /settings/correlations': empty,
+    'GET /settings/grouping': empty,
+    'GET /settings/shape': empty,
+    'PUT /settings/scatterplots': { version: 1, settings: null },
+    'PUT /settings/correlations': { version: 1, settings: null },
+    'POST /analyses': analysed,
+    'GET /variables/v4/categories': groupsOf(['Aster', 'Birk']),
+    ...Object.fromEntries(Object.entries(columns).map(([id, values]) => [`GET /variables/${id}/values`, values])),
+    ...more,
+  });
+  const { user, router } = show(
+    <ThemeProvider>
+      <ScatterplotsStage study={studyWithGroups()} />
+    </ThemeProvider>,
+    path,
+  );
+  return { user, router, sent };
+}
+
+const panel = (name: RegExp) => screen.findByRole('gridcell', { name });
+const withSettings = (settings: object) => ({
+  'GET /settings/scatterplots': { version: 1, settings: scatterplotSettingsSchema.parse(settings) },
+});
+
+beforeEach(() => {
+  vi.stubGlobal('Worker', WorkerInProcess);
+  vi.spyOn(HTMLElement.prototype, 'clientWidth', 'get').mockReturnValue(1000);
+  vi.spyOn(HTMLElement.prototype, 'clientHeight', 'get').mockReturnValue(560);
+  // What is drawn is tested by itself: jsdom has no canvas.
+  vi.spyOn(HTMLCanvasElement.prototype, 'getContext').mockReturnValue(null);
+  vi.stubGlobal(
+    'ResizeObserver',
+    class {
+      constructor(private readonly tell: (entries: readonly object[]) => void) {}
+      observe(): void {
+        this.tell([]);
+      }
+      unobserve(): void {}
+      disconnect(): void {}
+    },
+  );
+});
+afterEach(() => vi.restoreAllMocks());
+
+describe('the scatterplot matrix', () => {
+  it('has a panel for each pair in values and in ranks, told in words, and a distribution for each variable', async () => {
+    open();
+    expect(await panel(/^phosphate against nitrate: r \.9\d \[.*38 rows; rising/)).toBeDefined();
+    expect(await panel(/^nitrate against phosphate, in ranks: ρ \.9\d/)).toBeDefined();
+    expect(screen.getAllByRole('gridcell')).toHaveLength(9);
+    const diagonal = await panel(/^nitrate: its distribution/);
+    await waitFor(() => expect(diagonal.querySelector('[data-mark="histogram"]')).not.toBeNull());
+    await waitFor(() => expect(screen.getByRole('figure', { name: 'Scatterplot matrix' }).getAttribute('aria-busy')).toBe('false'));
+    // Two rows lack phosphate.
+    expect((await panel(/^phosphate against nitrate/)).textContent).toContain('n 38');
+    expect((await panel(/^mayfly taxa against nitrate/)).textContent).not.toContain('n 40');
+  });
+
+  it('opens a pair by a key and keeps it in the address', async () => {
+    const { router } = open();
+    fireEvent.keyDown(await panel(/^phosphate against nitrate/), { key: 'Enter' });
+    await waitFor(() => expect(router.state.location.search).toBe('?pair=v1%7Ev2'));
+  });
+
+  it('lights the rows that are brushed, with the pair without them, and puts them out by Escape', async () => {
+    open();
+    await waitFor(() => expect(screen.getByRole('figure', { name: 'Scatterplot matrix' }).getAttribute('aria-busy')).toBe('false'));
+    const cell = await panel(/^mayfly taxa against nitrate/);
+    const plot = cell.querySelector('div');
+    if (!plot) throw new Error('the panel has no plotting area');
+    plot.setPointerCapture = () => {};
+    fireEvent.pointerDown(plot, { button: 0, clientX: 0, clientY: 0, pointerId: 1 });
+    fireEvent.pointerMove(plot, { clientX: 60, clientY: 60, pointerId: 1 });
+    fireEvent.pointerMove(plot, { clientX: 150, clientY: 400, pointerId: 1 });
+    fireEvent.pointerUp(plot, { clientX: 150, clientY: 400, pointerId: 1 });
+    const lit = await screen.findByRole('region', { name: 'Lit rows' });
+    await waitFor(() => expect(within(lit).getByTestId('lit-count').textContent).toMatch(/^[1-9]\d? rows lit$/));
+    await waitFor(() => expect(within(lit).getByTestId('lit-figures').textContent).toMatch(/n40 → \d+r−\.9\d+ → −\.9\d+/));
+    await waitFor(() => expect(cell.textContent).toMatch(/r −\.9\d → −\.9\d/));
+    fireEvent.keyDown(document.body, { key: 'Escape' });
+    await waitFor(() => expect(screen.queryByRole('region', { name: 'Lit rows' })).toBeNull());
+  });
+
+  it('has coefficients and lines of each group, and a legend', async () => {
+    open(withSettings({ perGroup: true, above: 'coefficient', line: true }));
+    const legend = await screen.findByRole('group', { name: 'Groups of catchment' });
+    expect(
+      within(legend)
+        .getAllByRole('button', { pressed: true })
+        .map((button) => button.textContent),
+    ).toEqual(['Aster', 'Birk']);
+    const cell = await panel(/^nitrate against mayfly taxa: .*; Aster −\.9\d; Birk −\.9\d/);
+    expect(cell.textContent).toMatch(/−\.9\d\*\*\*−\.9\d\*\*\*−\.9\d\*\*\*/);
+    const below = await panel(/^mayfly taxa against nitrate/);
+    await waitFor(() => expect(below.querySelectorAll('[data-mark="line"]')).toHaveLength(2));
+  });
+
+  it('says why groups are not told apart where they are too many', async () => {
+    const many = groupsOf(Array.from({ length: 31 }, (_, i) => `R${i}`));
+    open({ ...withSettings({ perGroup: true }), 'GET /variables/v4/categories': many });
+    expect(await screen.findByText('catchment has 31 groups; up to 30 can be told apart by colour and shape.')).toBeDefined();
+  });
+
+  it('stores what its sentence is changed to', async () => {
+    const { user, sent } = open();
+    await user.click(await screen.findByRole('button', { name: /what is shown above the diagonal/ }));
+    await user.click(screen.getByRole('radio', { name: /^Counts in bins/ }));
+    await waitFor(() =>
+      expect(sent.find(({ what }) => what === 'PUT /settings/scatterplots')?.body).toMatchObject({
+        settings: { above: 'bins', below: 'points' },
+      }),
+    );
+    expect(await panel(/^nitrate against phosphate, counted in bins: r/)).toBeDefined();
+    expect(screen.getByTestId('methods-line').textContent).toContain('values below the diagonal, counts in bins above');
+  });
+
+  it('is told in a table as well', async () => {
+    const { user } = open();
+    await user.click(await screen.findByRole('button', { name: 'Show as table' }));
+    const table = await screen.findByRole('table', { name: 'Pairs in words' });
+    await waitFor(() =>
+      expect(within(table).getByRole('row', { name: /^phosphate × nitrate/ }).textContent).toMatch(/38rising, about straight$/),
+    );
+    expect(within(table).getAllByRole('row')).toHaveLength(4);
+  });
+});
+
+describe('what cannot be drawn', () => {
+  it('is one variable alone', async () => {
+    open({ 'GET /settings/working-set': { version: 1, settings: { variables: ['v1'] } } });
+    expect(await screen.findByText(/Tick at least two variables/)).toBeDefined();
+  });
+
+  it('is outcomes against predictors without roles: the way to them is said', async () => {
+    open({}, '/studies/x/scatterplots?view=rectangle');
+    expect(await screen.findByText(/there has to be an outcome and a predictor/)).toBeDefined();
+    expect(screen.getByRole('link', { name: 'codebook' }).getAttribute('href')).toContain('/data?view=codebook');
+  });
+
+  it('is a column that does not come: what happened is said, and the parts of the stage stay', async () => {
+    open({ 'GET /variables/v2/values': undefined as unknown as object });
+    expect(await screen.findByText(/no answer for GET \/variables\/v2\/values/)).toBeDefined();
+    expect(screen.getByRole('navigation', { name: 'Parts of the Scatterplots stage' })).toBeDefined();
+  });
+});
+
+describe('one large pair', () => {
+  it('has a point for each row with both values, and its names can be asked for', async () => {
+    const { user, sent } = open({ 'GET /rows': { rows: [] } }, '/studies/x/scatterplots?view=single');
+    const plot = await screen.findByRole('img', { name: 'Scatterplot of phosphate against nitrate, 38 points' });
+    expect(plot.querySelectorAll('[data-place]')).toHaveLength(38);
+    await user.type(screen.getByLabelText('Name row'), '7');
+    await user.click(screen.getByRole('button', { name: 'Name' }));
+    await waitFor(() => expect(plot.querySelector('[data-part="label"]')?.textContent).toBe('row 7'));
+    expect(sent.findLast(({ what }) => what === 'PUT /settings/scatterplots')?.body).toMatchObject({
+      settings: { single: { labels: [7], x: 'v1', y: 'v2' } },
+    });
+    await user.click(screen.getByRole('button', { name: 'Swap axes' }));
+    expect(await screen.findByRole('img', { name: 'Scatterplot of nitrate against phosphate, 38 points' })).toBeDefined();
+  });
+
+  it('is coloured by groups, with their densities at the margins', async () => {
+    open(withSettings({ single: { third: 'v4' } }), '/studies/x/scatterplots?view=single');
+    const plot = await screen.findByRole('img', { name: /^Scatterplot of phosphate against nitrate/ });
+    await waitFor(() => expect(plot.querySelectorAll('[data-mark="density"]')).toHaveLength(4));
+    expect(screen.getByRole('list', { name: 'Groups of catchment' }).textContent).toBe(' Aster Birk');
+  });
+});

@@ -1,0 +1,31 @@
+import { expose } from 'comlink';
+import { createDrawing } from '../src/stages/scatterplots/plotting/drawing';
+import { createFiguring } from '../src/stages/scatterplots/plotting/figuring';
+
+/** A worker that runs in the test's own process, and is spoken to through messages all the same. */
+export class WorkerInProcess {
+  readonly #port: MessagePort;
+
+  constructor(address: URL | string) {
+    const { port1, port2 } = new MessageChannel();
+    expose(String(address).includes('plotter') ? createDrawing() : createFiguring(), port2);
+    port1.start();
+    this.#port = port1;
+  }
+
+  postMessage(message: unknown, transfer: Transferable[] = []): void {
+    this.#port.postMessage(message, transfer);
+  }
+
+  addEventListener(type: 'message', listener: (event: MessageEvent) => void): void {
+    this.#port.addEventListener(type, listener);
+  }
+
+  removeEventListener(type: 'message', listener: (event: MessageEvent) => void): void {
+    this.#port.removeEventListener(type, listener);
+  }
+
+  terminate(): void {
+    this.#port.close();
+  }
+}

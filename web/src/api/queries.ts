@@ -68,11 +68,18 @@ export interface StoredSettings<S extends SettingsScope> {
   readonly settings: SettingsOf<S> | null;
 }
 
+/** What saves of some settings are known by while they are under way. */
+export const savingSettingsKey = (study: string, scope: SettingsScope) => ['save-settings', study, scope];
+
 export const settingsQuery = <S extends SettingsScope>(study: string, scope: S) =>
   queryOptions({
     queryKey: ['settings', study, scope],
-    queryFn: async ({ signal }): Promise<StoredSettings<S>> => {
+    queryFn: async ({ signal, client, queryKey }): Promise<StoredSettings<S>> => {
       const stored = await request(`/studies/${study}/settings/${scope}`, storedSettingsSchema, { signal });
+      // A change that is being saved, or was saved while this answer was on its way, is newer than the answer.
+      const current = client.getQueryData<StoredSettings<S>>(queryKey);
+      const isSaving = client.isMutating({ mutationKey: savingSettingsKey(study, scope) }) > 0;
+      if (current && (isSaving || current.version > stored.version)) return current;
       const settings = stored.settings === null ? null : (settingsSchemas[scope].parse(stored.settings) as SettingsOf<S>);
       return { version: stored.version, settings };
     },

@@ -3,7 +3,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback, useMemo } from 'react';
 import { toast } from 'sonner';
 import { request } from '../api/client';
-import { type StoredSettings, settingsQuery } from '../api/queries';
+import { type StoredSettings, savingSettingsKey, settingsQuery } from '../api/queries';
 
 /**
  * Settings of a study with a function that changes them. The change shows at once; saves go to the server one after
@@ -20,6 +20,7 @@ export function useSettings<S extends SettingsScope>(
   const { data } = useQuery(query);
 
   const save = useMutation({
+    mutationKey: savingSettingsKey(study, scope),
     scope: { id: `settings-${study}-${scope}` },
     mutationFn: async (settings: SettingsOf<S>) => {
       const version = client.getQueryData<StoredSettings<S>>(query.queryKey)?.version ?? 0;

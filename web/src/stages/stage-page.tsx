@@ -17,6 +17,15 @@ const { Component: ScatterplotsStage, preload: preloadScatterplotsStage } = load
 );
 const IDLE_MS = 1500;
 
+/** Stages that are loaded later, by the end of their address. */
+const LATER: Readonly<Record<string, () => Promise<unknown>>> = {
+  data: preloadDataStage,
+  shape: preloadShapeStage,
+  scatterplots: preloadScatterplotsStage,
+};
+// The stage that the page was opened at is loaded while the study is still on its way.
+void LATER[window.location.pathname.split('/').at(-1) ?? '']?.().catch(() => {});
+
 /** The stage that the address names. */
 export function StagePage() {
   const study = useStudy();

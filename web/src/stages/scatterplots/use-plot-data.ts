@@ -5,7 +5,7 @@ import { useEffect, useMemo } from 'react';
 import { rowsInUseQuery, valuesQuery } from '../../api/queries';
 import type { Group } from '../../settings/use-grouping';
 import { NO_GROUP } from './plotting/plot-data';
-import { PlottingClient } from './plotting/plotting-client';
+import { PlottingClient, plottingWorkers } from './plotting/plotting-client';
 
 /** The columns of the variables in the rows in use, handed to the workers; null while they come. Values are fetched once per version. */
 export function usePlotData(
@@ -40,10 +40,11 @@ export function usePlotData(
   return { client, error: columns.error };
 }
 
-/** Asks for the columns while the settings that say how they are drawn are still on their way. */
+/** Starts the workers and asks for the columns while the settings that say how they are drawn are still on their way. */
 export function usePrefetchedColumns(study: Study, variables: readonly Variable[]): void {
   const client = useQueryClient();
   useEffect(() => {
+    plottingWorkers();
     for (const { id } of variables) void client.prefetchQuery(valuesQuery(study, id));
   }, [client, study, variables]);
 }

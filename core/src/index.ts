@@ -7,6 +7,7 @@ export {
   type Caution,
   type CautionCode,
   type CautionContext,
+  DECISIVE_CAUTIONS,
   pairCautions,
 } from './cautions/pair-cautions';
 export { DEFAULT_SHAPE_RULE, isShapeMarked, type ShapeRule } from './cautions/shape-rule';

@@ -60,6 +60,17 @@ const DISAGREEMENT = 0.1;
 /** A share of tied pairs of rows above this is worth a note on a rank coefficient. */
 const MANY_TIES = 0.25;
 
+/** Cautions that could change the conclusion; a disagreement of methods does only where they decide differently. */
+export const DECISIVE_CAUTIONS: ReadonlySet<CautionCode> = new Set<CautionCode>([
+  'curved',
+  'one-point',
+  'groups-reverse',
+  'groups-hide',
+  'shares-a-component',
+  'rows-not-independent',
+  'method-disagreement',
+]);
+
 /**
  * All cautions about a pair's coefficient under a method.
  *
@@ -84,21 +95,22 @@ export function pairCautions(x: Float64Array, y: Float64Array, context: CautionC
   return found.filter((caution) => caution !== null);
 }
 
+/** @param level another than the code's own */
 function when(
   condition: boolean | undefined,
   code: CautionCode,
-  level: Caution['level'],
   figures: Caution['figures'] = {},
+  level: Caution['level'] = DECISIVE_CAUTIONS.has(code) ? 'could-change' : 'note',
 ): Caution | null {
   return condition ? { code, level, figures } : null;
 }
 
 function aboutRows(n: number, rowsInUse: number, { sharesComponent, identifierRepeats }: CautionContext) {
   return [
-    when(n < FEW_CASES, 'few-cases', 'note', { n }),
-    when(n < FEW_COMPLETE * rowsInUse, 'many-missing', 'note', { n, rowsInUse }),
-    when(sharesComponent, 'shares-a-component', 'could-change'),
-    when(identifierRepeats, 'rows-not-independent', 'could-change'),
+    when(n < FEW_CASES, 'few-cases', { n }),
+    when(n < FEW_COMPLETE * rowsInUse, 'many-missing', { n, rowsInUse }),
+    when(sharesComponent, 'shares-a-component'),
+    when(identifierRepeats, 'rows-not-independent'),
   ];
 }
 
@@ -108,19 +120,19 @@ function aboutPearson(x: Float64Array, y: Float64Array, { shapeRule = DEFAULT_SH
   const fan = fanShape(x, y);
   const shape = isShapeMarked(first, shapeRule) || isShapeMarked(second, shapeRule);
   return [
-    when(shape, 'shape', 'note', {
+    when(shape, 'shape', {
       skewnessX: first.skewness,
       excessKurtosisX: first.excessKurtosis,
       skewnessY: second.skewness,
       excessKurtosisY: second.excessKurtosis,
     }),
-    when(straight.curved, 'curved', 'could-change', {
+    when(straight.curved, 'curved', {
       pValue: straight.pValue,
       gain: straight.gain,
       rankAdvantage: straight.rankAdvantage,
     }),
-    when(fan.fanShaped, 'fan-shaped', 'note', { pValue: fan.pValue }),
-    when(ordinal, 'ordinal', 'note'),
+    when(fan.fanShaped, 'fan-shaped', { pValue: fan.pValue }),
+    when(ordinal, 'ordinal'),
   ];
 }
 
@@ -135,31 +147,33 @@ function aboutTies(x: Float64Array, y: Float64Array): Caution | null {
     return (2 * tied) / (sorted.length * (sorted.length - 1));
   };
   const [tiedX, tiedY] = [share(x), share(y)];
-  return when(Math.max(tiedX, tiedY) > MANY_TIES, 'ties', 'note', { tiedX, tiedY });
+  return when(Math.max(tiedX, tiedY) > MANY_TIES, 'ties', { tiedX, tiedY });
 }
 
 function aboutOnePoint(x: Float64Array, y: Float64Array, method: Method): Caution | null {
   const { onePointCarries, mostInfluential, leaveOneOut, coefficient } = influence(x, y, { method });
-  return when(onePointCarries, 'one-point', 'could-change', { coefficient, without: leaveOneOut[mostInfluential] });
+  return when(onePointCarries, 'one-point', { coefficient, without: leaveOneOut[mostInfluential] });
 }
 
 function aboutMethods(x: Float64Array, y: Float64Array, alpha: number): Caution | null {
   const [r, rho, tau] = [pearson(x, y), spearman(x, y), kendall(x, y)];
   const differently = r.pValue <= alpha !== rho.pValue <= alpha;
   const apart = Math.abs(r.coefficient - rho.coefficient) >= DISAGREEMENT;
-  return when(apart || differently, 'method-disagreement', differently ? 'could-change' : 'note', {
+  const figures = {
     pearson: r.coefficient,
     spearman: rho.coefficient,
     kendall: tau.coefficient,
-  });
+  };
+  // Where they decide alike, they differ in size only.
+  return when(apart || differently, 'method-disagreement', figures, differently ? 'could-change' : 'note');
 }
 
 function aboutGroups(x: Float64Array, y: Float64Array, labels: Float64Array, method: Method, alpha: number) {
   const { reversed, hidden, differ, comparison } = groupDisagreement(x, y, labels, { method, alpha });
   const figures = { q: comparison.q, df: comparison.df, pValue: comparison.pValue };
   return [
-    when(reversed, 'groups-reverse', 'could-change', figures),
-    when(hidden, 'groups-hide', 'could-change', figures),
-    when(differ && !reversed && !hidden, 'groups-differ', 'note', figures),
+    when(reversed, 'groups-reverse', figures),
+    when(hidden, 'groups-hide', figures),
+    when(differ && !reversed && !hidden, 'groups-differ', figures),
   ];
 }

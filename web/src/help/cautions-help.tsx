@@ -1,15 +1,5 @@
+import { type CautionCode, DECISIVE_CAUTIONS } from '@ivlen/core';
 import { CAUTION_WORDS } from '../stages/correlations/caution-words';
-
-/** Those that could change the conclusion; a disagreement of methods only where they decide differently. */
-const DECISIVE = new Set([
-  'curved',
-  'one-point',
-  'groups-reverse',
-  'groups-hide',
-  'shares-a-component',
-  'rows-not-independent',
-  'method-disagreement',
-]);
 
 /** When each caution is raised, and which underline a coefficient. */
 export function CautionsHelp() {
@@ -45,7 +35,7 @@ export function CautionsHelp() {
               <td className="py-2 whitespace-nowrap text-muted">
                 {code === 'method-disagreement'
                   ? 'decisive where they decide differently'
-                  : DECISIVE.has(code)
+                  : DECISIVE_CAUTIONS.has(code as CautionCode)
                     ? 'could change the conclusion'
                     : 'note'}
               </td>

@@ -50,7 +50,7 @@ export function ScatterplotsStage({ study }: { study: Study }) {
   );
   return (
     <>
-      <section className="flex min-w-0 flex-1 flex-col" aria-label="Scatterplots">
+      <section className="flex min-w-0 flex-1 flex-col overflow-y-auto" aria-label="Scatterplots">
         {workingSet && view !== 'single' && <Panels study={study} workingSet={workingSet} rectangle={view === 'rectangle'} bar={bar} />}
         {view === 'single' && bar(null)}
         {workingSet && view === 'single' && (

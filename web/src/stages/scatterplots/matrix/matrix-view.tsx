@@ -185,7 +185,7 @@ export function MatrixView(props: MatrixViewProps) {
           aria-label="Scatterplot matrix"
           aria-busy={!pictures.complete}
           data-lit={selection?.count ?? ''}
-          className="flex min-h-0 flex-1 flex-col pt-1 pl-3"
+          className="flex min-h-96 flex-1 flex-col pt-1 pl-3"
         >
           <MatrixFrame layout={layout} domains={look?.domains ?? NO_DOMAINS} ranks={rowsInUse(study)} scroller={scroller}>
             <canvas

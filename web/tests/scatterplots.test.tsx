@@ -12,7 +12,7 @@ import { dayToken, filePalette } from '../src/stages/scatterplots/export/day-col
 import { drawingWidth, FIGURE_DEFAULTS, pixelsOf, problemWith } from '../src/stages/scatterplots/export/figure-options';
 import { GroupLegend } from '../src/stages/scatterplots/groups/group-legend';
 import { BulkNotice } from '../src/stages/scatterplots/matrix/bulk-notice';
-import { fitted } from '../src/stages/scatterplots/matrix/fitted-text';
+import { fitted, inTwo } from '../src/stages/scatterplots/matrix/fitted-text';
 import { layOut, MOST_POINTS, placesInView, sheetOf, specAt } from '../src/stages/scatterplots/matrix/layout';
 import { type PanelFacts, panelModel } from '../src/stages/scatterplots/matrix/panel-model';
 import { isCurved, patternWords } from '../src/stages/scatterplots/matrix/pattern-words';
@@ -46,6 +46,7 @@ function layoutOf(count: number, more: Partial<Parameters<typeof layOut>[0]> = {
     below: 'points',
     above: 'ranks',
     size: 'fitting',
+    corners: true,
     width: 1020,
     height: 570,
     ranks: 248,
@@ -58,7 +59,10 @@ describe('the layout of the panels', () => {
     const six = layoutOf(6);
     expect(six.cell.width * 6 + six.gutter.left + six.gutter.right).toBeLessThanOrEqual(1020);
     expect(six.cell.width).toBeGreaterThan(140);
-    expect(layoutOf(30).cell).toEqual({ width: 84, height: 84 });
+    // A second line for the interval does not take its room from the points.
+    expect(layoutOf(30).cell).toEqual({ width: 84, height: 97 });
+    expect(layoutOf(30, { corners: false }).cell).toEqual({ width: 84, height: 84 });
+    expect(layoutOf(30).plot.height).toBe(layoutOf(30, { corners: false }).plot.height);
     expect(layoutOf(30, { size: 'large' }).cell.width).toBeGreaterThan(140);
     expect(layoutOf(6, { least: 30, width: 300 }).cell.width).toBeLessThan(84);
   });
@@ -94,6 +98,7 @@ describe('the layout of the panels', () => {
   it('cuts off a name that has no room', () => {
     expect(fitted('dissolved oxygen', 60, 11)).toMatch(/^dissolve.*…$/);
     expect(fitted('ph', 60, 11)).toBe('ph');
+    expect([inTwo('dissolved oxygen'), inTwo('turbidity')]).toEqual([['dissolved', 'oxygen'], ['turbidity']]);
   });
 });
 
@@ -115,10 +120,11 @@ describe('what stands in a panel', () => {
     ...more,
   });
 
-  it('is the coefficient with its interval, as much of it as there is room for', () => {
+  it('is the coefficient with its interval, in one line or in two', () => {
     expect(panelModel(facts()).corner).toBe('r −.63 [−.77, −.42]');
-    expect(panelModel(facts({ spec: { ...spec, width: 105 } })).corner).toBe('−.63 [−.77, −.42]');
-    expect(panelModel(facts({ spec: { ...spec, width: 80 } })).corner).toBe('r −.63');
+    expect(panelModel(facts({ spec: { ...spec, width: 155 }, commonN: 41 })).corner).toBe('−.63 [−.77, −.42]');
+    expect(panelModel(facts({ spec: { ...spec, width: 80 } }))).toMatchObject({ corner: 'r −.63', interval: '[−.77, −.42]' });
+    expect(panelModel(facts()).interval).toBeNull();
     expect(panelModel(facts({ corners: false })).corner).toBe('');
     expect(panelModel(facts({ spec: { ...spec, width: 80 } })).figures).toBe('r −.63 [−.77, −.42], 40 rows');
   });

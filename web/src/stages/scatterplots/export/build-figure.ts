@@ -39,8 +39,19 @@ export async function buildFigure(
   if (!client || !look) throw new Error('The panels are not there yet.');
   const { study, rows, columns, settings, correlation, groups, matrix } = facts;
   const width = drawingWidth(options, FONT_UNITS);
-  const { below, above } = settings;
-  const layout = layOut({ rows, columns, below, above, size: 'fitting', width, height: width, ranks: rowsInUse(study), least: LEAST });
+  const { below, above, corners } = settings;
+  const layout = layOut({
+    rows,
+    columns,
+    below,
+    above,
+    size: 'fitting',
+    corners,
+    width,
+    height: width,
+    ranks: rowsInUse(study),
+    least: LEAST,
+  });
   const everything = { left: 0, top: 0, width: Number.MAX_SAFE_INTEGER, height: Number.MAX_SAFE_INTEGER };
   const places = placesInView(layout, everything);
   const specs = places.map((place) => specAt(layout, place, contentAt(settings, place), rowsInUse(study)));

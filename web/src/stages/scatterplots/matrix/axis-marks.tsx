@@ -4,7 +4,7 @@ import { tickText } from '../../../figures/axes';
 import { axisLabel, displayName } from '../../../variable-name';
 import type { Palette } from '../palette';
 import { PADDING } from '../plotting/plot-data';
-import { fitted, fits as hasRoom } from './fitted-text';
+import { fitted, fits as hasRoom, inTwo } from './fitted-text';
 import type { AxisScale } from './layout';
 
 interface AxisMarksProps {
@@ -70,8 +70,7 @@ function Name({ variable, room, apart, palette }: { variable: Variable; room: nu
   const whole = axisLabel(variable);
   const inOne = hasRoom(whole, room, SIZE);
   const name = displayName(variable);
-  const gap = inOne || apart || hasRoom(name, room, SIZE) ? -1 : name.lastIndexOf(' ');
-  const [first, second] = gap > 0 ? [name.slice(0, gap), name.slice(gap + 1)] : [name, ''];
+  const [first = name, second] = inOne || apart || hasRoom(name, room, SIZE) ? [name] : inTwo(name);
   return (
     <>
       <text fill={palette.ink}>{inOne ? whole : fitted(first, room, SIZE)}</text>

@@ -3,7 +3,7 @@ import { displayName } from '../../../variable-name';
 import type { Palette } from '../palette';
 import type { Marginal } from '../plotting/marginals';
 import { DiagonalMarks } from './diagonal-marks';
-import { fitted } from './fitted-text';
+import { fitted, fits as hasRoom, inTwo } from './fitted-text';
 import type { Layout } from './layout';
 
 interface DiagonalFigureProps {
@@ -16,16 +16,26 @@ interface DiagonalFigureProps {
 }
 
 const SIZE = 12;
+const LINE = 12.5;
+/** A name may reach a little over its panel. */
+const WIDER = 1.06;
+/** Over panels with so much room there is some for a second line. */
+const TWO_LINES_FROM = 20;
 
 /** A variable on the diagonal: its name, and how it is distributed. */
 export function DiagonalFigure({ variable, marginal, content, domain, plot, palette }: DiagonalFigureProps) {
   const name = displayName(variable);
   const alone = content === 'name';
+  const lines = plot.top > TWO_LINES_FROM && !hasRoom(name, plot.width * WIDER, SIZE) ? inTwo(name) : [name];
   return (
     <>
       {!alone && (
-        <text x={plot.width / 2} y={plot.top - 5} fontSize={SIZE} fontWeight={650} fill={palette.ink} textAnchor="middle">
-          {fitted(name, plot.width * 1.06, SIZE)}
+        <text y={plot.top - 5} fontSize={SIZE} fontWeight={650} fill={palette.ink} textAnchor="middle">
+          {lines.map((line, k) => (
+            <tspan key={line} x={plot.width / 2} dy={k === 0 ? -(lines.length - 1) * LINE : LINE}>
+              {fitted(line, plot.width * WIDER, SIZE)}
+            </tspan>
+          ))}
         </text>
       )}
       <g transform={`translate(${plot.left},${plot.top})`}>

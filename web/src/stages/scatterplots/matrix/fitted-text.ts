@@ -11,3 +11,9 @@ export function fitted(text: string, width: number, size: number): string {
 export function fits(text: string, width: number, size: number): boolean {
   return text.length * size * LETTER <= width;
 }
+
+/** A name cut at its last gap, for two lines; whole where it has none. */
+export function inTwo(name: string): string[] {
+  const gap = name.lastIndexOf(' ');
+  return gap > 0 ? [name.slice(0, gap), name.slice(gap + 1)] : [name];
+}

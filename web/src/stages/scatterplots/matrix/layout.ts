@@ -8,8 +8,9 @@ const LEAST = 84;
 const LARGE = 148;
 const WIDEST = 2;
 const GAP = 4;
-/** Room over each panel for its coefficient or name. */
-const STRIP = 16;
+/** Room over each panel for its coefficient or name, and for a second line with the interval where one is too narrow. */
+const STRIP = { oneLine: 16, twoLines: 29 } as const;
+const ONE_LINE_FROM = 144;
 /** Room that a further digit of a rank takes. */
 const DIGIT = 8;
 const GUTTER = { left: 54, right: 44, top: 24, bottom: 46 } as const;
@@ -45,6 +46,8 @@ interface LayoutRequest {
   readonly below: PanelContent;
   readonly above: PanelContent;
   readonly size: ScatterplotSettings['size'];
+  /** Whether panels carry their coefficients. */
+  readonly corners: boolean;
   /** What there is room for. */
   readonly width: number;
   readonly height: number;
@@ -54,7 +57,7 @@ interface LayoutRequest {
   readonly least?: number;
 }
 
-export function layOut({ rows, columns, below, above, size, width, height, ranks, least: given }: LayoutRequest): Layout {
+export function layOut({ rows, columns, below, above, size, corners, width, height, ranks, least: given }: LayoutRequest): Layout {
   const square = rows === columns;
   const far = square ? scaleOf(above) : null;
   // The diagonal is in values: its axis stands below, unless that above is in values too.
@@ -66,15 +69,20 @@ export function layOut({ rows, columns, below, above, size, width, height, ranks
     top: far ? GUTTER.top : 6,
   };
   const least = given ?? (size === 'large' ? LARGE : LEAST);
-  const tall = clamp(
-    (height - gutter.top - gutter.bottom) / Math.max(1, rows.length),
-    given ?? (size === 'large' ? LARGE / 1.3 : LEAST),
-    320,
-  );
-  const wide = clamp((width - gutter.left - gutter.right) / Math.max(1, columns.length), least, Math.max(least, WIDEST * tall));
+  const share = (room: number, count: number) => room / Math.max(1, count);
+  const across = share(width - gutter.left - gutter.right, columns.length);
+  const strip = corners && intervalIsUnder(Math.max(least, across) - GAP) ? STRIP.twoLines : STRIP.oneLine;
+  const leastTall = (given ?? (size === 'large' ? LARGE / 1.3 : LEAST)) + strip - STRIP.oneLine;
+  const tall = clamp(share(height - gutter.top - gutter.bottom, rows.length), leastTall, 320);
+  const wide = clamp(across, least, Math.max(least, WIDEST * tall));
   const cell = { width: Math.floor(wide), height: Math.floor(tall) };
-  const plot = { left: 0, top: STRIP, width: cell.width - GAP, height: cell.height - STRIP - GAP };
+  const plot = { left: 0, top: strip, width: cell.width - GAP, height: cell.height - strip - GAP };
   return { rows, columns, cell, plot, gutter, near, far };
+}
+
+/** Whether a panel so wide has its interval in a line under the coefficient. */
+export function intervalIsUnder(width: number): boolean {
+  return width < ONE_LINE_FROM;
 }
 
 function scaleOf(content: PanelContent): AxisScale {

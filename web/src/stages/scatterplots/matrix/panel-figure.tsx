@@ -23,20 +23,29 @@ interface PanelFigureProps {
 
 const SIZE = 11;
 const LINE = 14;
+/** Over a panel with so much room there are two lines. */
+const SECOND_LINE_FROM = 20;
 /** From this width on, groups stand in two columns. */
 const TWO_COLUMNS = 116;
 
 /** A panel beside its points: corner text, frame, what is laid over, or the coefficient. */
 export function PanelFigure({ model, plot, domains, ranks, palette, tileColours, clip, children }: PanelFigureProps) {
-  const { spec, corner, remark, tile, fits } = model;
+  const { spec, corner, interval, remark, tile, fits } = model;
+  // A second line stands right over the panel.
+  const first = plot.top - 5 - (plot.top > SECOND_LINE_FROM ? SIZE + 2 : 0);
   const colours = tile !== null && !Number.isNaN(tile) ? tileColours(tile) : null;
   return (
     <>
-      <text x={1} y={plot.top - 5} fontSize={SIZE} fill={palette.ink}>
+      <text x={1} y={first} fontSize={SIZE} fill={palette.ink}>
         {corner}
       </text>
+      {interval && (
+        <text x={1} y={plot.top - 5} fontSize={SIZE} fill={palette.muted}>
+          {interval}
+        </text>
+      )}
       {remark && (
-        <text x={plot.width - 1} y={plot.top - 5} fontSize={SIZE} fill={palette.muted} textAnchor="end">
+        <text x={plot.width - 1} y={first} fontSize={SIZE} fill={palette.muted} textAnchor="end">
           {remark}
         </text>
       )}

@@ -9,7 +9,7 @@ import type { PairFit } from '../plotting/pair-fits';
 import type { PanelSpec } from '../plotting/plot-data';
 import type { Shape } from '../plotting/stamps';
 import { fits as hasRoom } from './fitted-text';
-import type { PanelPlace } from './layout';
+import { intervalIsUnder, type PanelPlace } from './layout';
 import { patternWords } from './pattern-words';
 
 /** A coefficient as a panel says it; of a group, or of all rows. */
@@ -25,6 +25,8 @@ export interface PanelModel {
   /** What the plotter draws; null where it draws nothing. */
   readonly spec: PanelSpec | null;
   readonly corner: string;
+  /** The interval, where it has no room beside the coefficient and stands under it. */
+  readonly interval: string | null;
   /** Its number of rows where that differs from the others'. */
   readonly remark: string | null;
   /** The coefficient that colours the panel; null where it shows points or nothing. */
@@ -65,6 +67,8 @@ export interface PanelFacts {
 }
 
 const SIZE = 11;
+/** Room that the number of rows takes beside the coefficient. */
+const REMARK = 44;
 const FEWEST = 3;
 
 export function panelModel(facts: PanelFacts): PanelModel {
@@ -74,7 +78,7 @@ export function panelModel(facts: PanelFacts): PanelModel {
   return {
     place,
     spec,
-    corner: spec && corners ? cornerText(facts, spec.width - (usual ? 0 : 44)) : '',
+    ...(spec && corners ? cornerTexts(facts, spec.width, usual) : { corner: '', interval: null }),
     // While rows are lit, its room is for the coefficient without them.
     remark: usual || content === 'nothing' || without !== null ? null : `n ${cell.n}`,
     tile: shows && cell ? cell.coefficient : null,
@@ -85,18 +89,20 @@ export function panelModel(facts: PanelFacts): PanelModel {
   };
 }
 
-/** As much of the coefficient with its interval as there is room for. */
-function cornerText({ cell, without }: PanelFacts, width: number): string {
-  if (!cell) return '…';
-  if (cell.because) return whyNone(cell);
+/** The coefficient with its interval in one line, or in two where there is less room. */
+function cornerTexts({ cell, without }: PanelFacts, width: number, usual: boolean): Pick<PanelModel, 'corner' | 'interval'> {
+  const alone = (corner: string) => ({ corner, interval: null });
+  if (!cell) return alone('…');
+  if (cell.because) return alone(whyNone(cell));
   const { symbol } = COEFFICIENTS[cell.method];
   const value = formatCoefficient(cell.coefficient);
   // Pairs with a method of their own are not followed: what follows the brush is by the methods of all.
-  if (without !== null && !cell.ownMethod) return `${symbol} ${value} → ${Number.isNaN(without) ? '…' : formatCoefficient(without)}`;
-  if (Number.isNaN(cell.low)) return `${symbol} ${value}`;
+  if (without !== null && !cell.ownMethod) return alone(`${symbol} ${value} → ${Number.isNaN(without) ? '…' : formatCoefficient(without)}`);
+  if (Number.isNaN(cell.low)) return alone(`${symbol} ${value}`);
   const interval = formatInterval(cell.low, cell.high);
-  const choices = [`${symbol} ${value} ${interval}`, `${value} ${interval}`];
-  return choices.find((text) => hasRoom(text, width, SIZE)) ?? `${symbol} ${value}`;
+  if (intervalIsUnder(width)) return { corner: `${symbol} ${value}`, interval };
+  const whole = `${symbol} ${value} ${interval}`;
+  return alone(hasRoom(whole, width - (usual ? 0 : REMARK), SIZE) ? whole : `${value} ${interval}`);
 }
 
 function whyNone({ because, n }: GridCellData): string {

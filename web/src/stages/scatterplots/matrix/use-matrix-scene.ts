@@ -44,11 +44,11 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
   }, [client]);
 
   const view = useView(scroller);
-  const { below, above, size } = settings;
+  const { below, above, size, corners } = settings;
   const used = rowsInUse(study);
   const layout = useMemo(
-    () => layOut({ rows, columns, below, above, size, width: view.width, height: view.height, ranks: used }),
-    [rows, columns, below, above, size, view.width, view.height, used],
+    () => layOut({ rows, columns, below, above, size, corners, width: view.width, height: view.height, ranks: used }),
+    [rows, columns, below, above, size, corners, view.width, view.height, used],
   );
   const places = useMemo(() => (view.width > 0 ? placesInView(layout, view) : []), [layout, view]);
   const specsByPlace = usePanelSpecs(layout, places, settings, used);

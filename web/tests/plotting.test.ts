@@ -231,10 +231,10 @@ describe('brushing', () => {
     const y = x.map((value, i) => (i % 7 === 0 ? Number.NaN : value + random()));
     const many = dataOf({ x, y });
     const mask = Uint8Array.from(x, (_, i) => (i < 20 ? 1 : 0));
-    const [r, rho] = coefficientsWithout(many, mask, { variables: ['x', 'y'], missing: 'pairwise', methods: ['pearson', 'spearman'] });
+    const byMethod = coefficientsWithout(many, mask, { variables: ['x', 'y'], missing: 'pairwise', methods: ['pearson', 'spearman'] });
     const [u, v] = [Float64Array.from(x.slice(20)), Float64Array.from(y.slice(20))];
-    expect(r?.coefficient[1]).toBeCloseTo(pearson(u, v).coefficient, 14);
-    expect(rho?.coefficient[1]).toBeCloseTo(spearman(u, v).coefficient, 14);
+    expect(byMethod.get('pearson')?.coefficient[1]).toBeCloseTo(pearson(u, v).coefficient, 14);
+    expect(byMethod.get('spearman')?.coefficient[1]).toBeCloseTo(spearman(u, v).coefficient, 14);
     expect(pairWithout(many, mask, 'x', 'y', [], 'pearson')).toEqual({
       coefficient: pearson(u, v).coefficient,
       pValue: pearson(u, v).pValue,
@@ -246,7 +246,9 @@ describe('brushing', () => {
 
   it('gives each group its own coefficients', () => {
     const grouped = dataOf({ x: [1, 2, 3, 1, 2, 3], y: [1, 2, 4, 4, 2, 1] }, [0, 0, 0, 1, 1, 1]);
-    const [first, second] = coefficientsByGroup(grouped, [0, 1], { variables: ['x', 'y'], method: 'spearman', missing: 'pairwise' });
+    const [first, second] = coefficientsByGroup(grouped, [0, 1], { variables: ['x', 'y'], methods: ['spearman'], missing: 'pairwise' }).map(
+      (byMethod) => byMethod.get('spearman'),
+    );
     expect([first?.coefficient[1], second?.coefficient[1]]).toEqual([1, -1]);
     expect(first?.n[1]).toBe(3);
   });

@@ -16,6 +16,7 @@ import { fitted, inTwo } from '../src/stages/scatterplots/matrix/fitted-text';
 import { layOut, MOST_POINTS, placesInView, sheetOf, specAt } from '../src/stages/scatterplots/matrix/layout';
 import { type PanelFacts, panelModel } from '../src/stages/scatterplots/matrix/panel-model';
 import { isCurved, patternWords } from '../src/stages/scatterplots/matrix/pattern-words';
+import { modelAt } from '../src/stages/scatterplots/matrix/use-panel-models';
 import { overlaysInWords } from '../src/stages/scatterplots/panel-words';
 import type { Axis } from '../src/stages/scatterplots/plotting/axes-of';
 import type { PlotData } from '../src/stages/scatterplots/plotting/plot-data';
@@ -180,6 +181,46 @@ describe('what stands in a panel', () => {
     expect(patternWords(cautioned, false)).toBe('falling, about straight, carried by one outlying row');
     expect([isCurved(cell, false), isCurved(cell, true)]).toEqual([null, false]);
   });
+});
+
+test('groups and the rows that are left follow a pair by its own method', () => {
+  const result = testResult();
+  const own = buildMatrix(
+    study,
+    study.state.variables,
+    [{ ...result, methods: result.methods.map((method, at) => (at === 6 ? 'spearman' : method)) }],
+    correlation,
+    undefined,
+  );
+  const matrixOf = (value: number) => ({
+    variables: ['v1', 'v2', 'v3'],
+    coefficient: new Float64Array(9).fill(value),
+    pValue: new Float64Array(9).fill(0.5),
+    n: new Int32Array(9).fill(20),
+  });
+  const coefficients = new Map([
+    ['pearson', matrixOf(0.1)],
+    ['spearman', matrixOf(0.2)],
+  ] as const);
+  const facts = {
+    study,
+    settings: { ...settings, below: 'coefficient' as const },
+    correlation,
+    matrix: own,
+    rankMethod: 'spearman' as const,
+    byGroup: [{ group: 0, coefficients }],
+    groups: [{ value: 0, label: 'Aster' }],
+    fits: new Map(),
+    cautionsKnown: false,
+    curvedRanks: new Map(),
+    without: coefficients,
+  };
+  const place = { row: taxa, column: nitrate, half: 'below' as const, i: 2, j: 0 };
+  expect(modelAt(facts, place, null).lines.map(({ text }) => text)).toEqual(['−.63***', '.20']);
+  const spec = { id: 's', x: 'v1', y: 'v3', scale: 'values', style: 'points', width: 200, height: 80 } as const;
+  expect(modelAt({ ...facts, settings }, place, spec).corner).toBe('ρ −.63 → .20');
+  const other = { row: phosphate, column: nitrate, half: 'below' as const, i: 1, j: 0 };
+  expect(modelAt(facts, other, null).lines.map(({ text }) => text)).toEqual(['.15*', '.10']);
 });
 
 describe('the methods line', () => {

@@ -92,12 +92,12 @@ export function useGroupCoefficients(
   client: PlottingClient | null,
   variables: readonly string[],
   groups: readonly number[],
-  method: Method,
+  methods: readonly Method[],
   missing: MissingRule,
 ) {
   const { data } = useQuery({
-    queryKey: ['plot-by-group', client?.key, variables, groups, method, missing],
-    queryFn: () => asked(client).figuring.byGroup(groups, { variables, method, missing }),
+    queryKey: ['plot-by-group', client?.key, variables, groups, methods, missing],
+    queryFn: () => asked(client).figuring.byGroup(groups, { variables, methods, missing }),
     enabled: client !== null && groups.length > 0,
     ...FOREVER,
   });

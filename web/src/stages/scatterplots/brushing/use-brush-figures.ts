@@ -2,7 +2,7 @@ import type { Method, MissingRule } from '@ivlen/core';
 import { useMemo, useRef } from 'react';
 import { METHODS } from '../../../method-words';
 import type { PlottingClient } from '../plotting/plotting-client';
-import type { Coefficients, SomeTest } from '../plotting/some-rows';
+import type { CoefficientsByMethod, SomeTest } from '../plotting/some-rows';
 import { useLatest } from '../use-latest';
 import type { Selection } from './use-brush';
 
@@ -10,8 +10,7 @@ interface Asked {
   readonly client: PlottingClient;
   readonly selection: Selection;
   readonly variables: readonly string[];
-  readonly method: Method;
-  readonly rankMethod: Method;
+  readonly methods: readonly Method[];
   readonly missing: MissingRule;
 }
 
@@ -22,8 +21,8 @@ export interface WithAndWithout {
 }
 
 interface BrushFigures {
-  /** Of all pairs without the lit rows, of values and of ranks; null where none are lit, undefined while they are computed. */
-  readonly without: readonly Coefficients[] | null | undefined;
+  /** Of all pairs without the lit rows, by method; null where none are lit, undefined while they are computed. */
+  readonly without: CoefficientsByMethod | null | undefined;
   /** By every method; null while it is computed. */
   readonly pair: readonly WithAndWithout[] | null;
 }
@@ -37,11 +36,11 @@ export function useBrushFigures(
   client: PlottingClient | null,
   selection: Selection | null,
   variables: readonly string[],
-  { method, rankMethod, missing }: Pick<Asked, 'method' | 'rankMethod' | 'missing'>,
+  { methods, missing }: Pick<Asked, 'methods' | 'missing'>,
 ): BrushFigures {
   const request = useMemo(
-    () => (client && selection && selection.count > 0 ? { client, selection, variables, method, rankMethod, missing } : null),
-    [client, selection, variables, method, rankMethod, missing],
+    () => (client && selection && selection.count > 0 ? { client, selection, variables, methods, missing } : null),
+    [client, selection, variables, methods, missing],
   );
   const whole = useRef<{ key: string; tests: readonly SomeTest[] } | null>(null);
   const answer = useLatest(request, async (wanted: Asked): Promise<BrushFigures> => {
@@ -56,7 +55,7 @@ export function useBrushFigures(
     }
     const all = whole.current.tests;
     const left = await figuring.pairWithout(mask, x, y, completeFor, METHODS);
-    const without = await figuring.without(mask, { variables: ids, missing: rule, methods: [wanted.method, wanted.rankMethod] });
+    const without = await figuring.without(mask, { variables: ids, missing: rule, methods: wanted.methods });
     await new Promise((resolve) => setTimeout(resolve, Math.min(LONGEST_PAUSE, performance.now() - start)));
     return { without, pair: METHODS.flatMap((_, k) => (all[k] && left[k] ? [{ all: all[k], without: left[k] }] : [])) };
   });

@@ -96,8 +96,7 @@ function cornerTexts({ cell, without }: PanelFacts, width: number, usual: boolea
   if (cell.because) return alone(whyNone(cell));
   const { symbol } = COEFFICIENTS[cell.method];
   const value = formatCoefficient(cell.coefficient);
-  // Pairs with a method of their own are not followed: what follows the brush is by the methods of all.
-  if (without !== null && !cell.ownMethod) return alone(`${symbol} ${value} → ${Number.isNaN(without) ? '…' : formatCoefficient(without)}`);
+  if (without !== null) return alone(`${symbol} ${value} → ${Number.isNaN(without) ? '…' : formatCoefficient(without)}`);
   if (Number.isNaN(cell.low)) return alone(`${symbol} ${value}`);
   const interval = formatInterval(cell.low, cell.high);
   if (intervalIsUnder(width)) return { corner: `${symbol} ${value}`, interval };

@@ -58,16 +58,16 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
   const moving = useRef(false);
   const pictures = usePictures(client, look, sheet, mask, moving);
 
-  const method = correlation.methods[0] ?? 'pearson';
+  const methods = useMethodsInUse(study, ids, correlation, rankMethod);
   const { missing } = correlation;
   const marginals = useMarginals(client, ids, groups.shown, look?.domains, rows === columns && settings.diagonal !== 'name');
   const pairs = useMemo(() => specs.map(({ x, y, scale }): PairOnPanel => ({ x, y, scale })), [specs]);
   const fits = useFits(client, pairs, settings, correlation.level, groups.shown);
   const showsCoefficients = [below, above].includes('coefficient');
-  const byGroup = useGroupCoefficients(showsCoefficients ? client : null, ids, groups.shown, method, missing);
+  const byGroup = useGroupCoefficients(showsCoefficients ? client : null, ids, groups.shown, methods, missing);
   const groupLines = useGroupLines(byGroup, groups);
   const curvedRanks = useCurvedRanks(pictures.complete && used <= MOST_POINTS ? client : null, pairs);
-  const figures = useBrushFigures(client, selection, ids, { method, rankMethod, missing });
+  const figures = useBrushFigures(client, selection, ids, { methods, missing });
   const models = usePanelModels({
     study,
     settings,
@@ -101,6 +101,16 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
     groupLines,
     pair: figures.pair,
   };
+}
+
+/** The methods of all panels: the common one, that of ranks, and those that some variables have of their own. */
+function useMethodsInUse(study: Study, ids: readonly string[], correlation: CorrelationSettings, rankMethod: Method): readonly Method[] {
+  const { pairMethods } = study.state;
+  const common = correlation.methods[0] ?? 'pearson';
+  return useMemo(
+    () => [...new Set([common, rankMethod, ...ids.flatMap((id) => pairMethods[id] ?? [])])],
+    [common, rankMethod, ids, pairMethods],
+  );
 }
 
 /** Coefficients of the groups shown, each with the group's place among all. */

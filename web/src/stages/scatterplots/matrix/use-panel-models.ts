@@ -6,7 +6,7 @@ import type { Group } from '../../../settings/use-grouping';
 import type { Matrix } from '../../correlations/matrix';
 import type { PairFit } from '../plotting/pair-fits';
 import type { PanelSpec } from '../plotting/plot-data';
-import type { Coefficients } from '../plotting/some-rows';
+import type { Coefficients, CoefficientsByMethod } from '../plotting/some-rows';
 import { pairId } from '../use-figures';
 import { type Layout, type PanelPlace, specAt } from './layout';
 import { type PanelModel, panelModel } from './panel-model';
@@ -21,14 +21,14 @@ interface ModelFacts {
   readonly matrix: Matrix | undefined;
   readonly rankMethod: Method;
   /** Of each group that is shown; undefined while they are computed, and where none are asked for. */
-  readonly byGroup: readonly { readonly group: number; readonly coefficients: Coefficients }[] | undefined;
+  readonly byGroup: readonly { readonly group: number; readonly coefficients: CoefficientsByMethod }[] | undefined;
   readonly groups: readonly Group[];
   readonly fits: ReadonlyMap<string, readonly PairFit[]>;
   readonly cautionsKnown: boolean;
   /** Whether pairs bend in ranks, by pair. */
   readonly curvedRanks: ReadonlyMap<string, boolean>;
-  /** Coefficients without the lit rows, of values and of ranks; null where none are lit, undefined while they are computed. */
-  readonly without: readonly Coefficients[] | null | undefined;
+  /** Coefficients without the lit rows, by method; null where none are lit, undefined while they are computed. */
+  readonly without: CoefficientsByMethod | null | undefined;
 }
 
 const NO_FITS: readonly PairFit[] = [];
@@ -71,8 +71,11 @@ export function modelAt(facts: Omit<ModelFacts, 'places' | 'specs'>, place: Pane
     corners: settings.corners,
     levels: correlation.levels,
     commonN: rowsInUse(study),
-    without: without === null ? null : coefficientOf(without?.[content === 'ranks' ? 1 : 0], row, column),
-    byGroup: (byGroup ?? []).map(({ group, coefficients }) => ({ group, ...groupFigures(coefficients, row, column) })),
+    without: without === null ? null : figuresOf(cell && without?.get(cell.method), row, column).coefficient,
+    byGroup: (byGroup ?? []).map(({ group, coefficients }) => ({
+      group,
+      ...figuresOf(cell && coefficients.get(cell.method), row, column),
+    })),
     groups,
     fits: (spec && fits.get(pairId(spec))) || NO_FITS,
   });
@@ -104,11 +107,9 @@ function placeOf({ variables }: Coefficients, row: Variable, column: Variable): 
   return variables.indexOf(row.id) * variables.length + variables.indexOf(column.id);
 }
 
-function coefficientOf(coefficients: Coefficients | undefined, row: Variable, column: Variable): number {
-  return coefficients?.coefficient[placeOf(coefficients, row, column)] ?? Number.NaN;
-}
-
-function groupFigures(coefficients: Coefficients, row: Variable, column: Variable) {
+/** What a matrix says of a pair; nothing while it is computed. */
+function figuresOf(coefficients: Coefficients | undefined, row: Variable, column: Variable) {
+  if (!coefficients) return { coefficient: Number.NaN, p: Number.NaN, n: 0 };
   const at = placeOf(coefficients, row, column);
   return { coefficient: coefficients.coefficient[at] ?? Number.NaN, p: coefficients.pValue[at] ?? Number.NaN, n: coefficients.n[at] ?? 0 };
 }

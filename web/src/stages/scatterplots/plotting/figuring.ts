@@ -28,7 +28,7 @@ export function createFiguring() {
       wanted.map(({ variable, domain }) => marginalOf(data(), variable, groups, domain)),
     curvedRanks: (pairs: readonly { readonly x: string; readonly y: string }[]) => pairs.map(({ x, y }) => isCurvedInRanks(data(), x, y)),
     byGroup: (groups: readonly number[], request: CoefficientRequest) => coefficientsByGroup(data(), groups, request),
-    without: (mask: Uint8Array, request: Parameters<typeof coefficientsWithout>[2]) => coefficientsWithout(data(), mask, request),
+    without: (mask: Uint8Array, request: CoefficientRequest) => coefficientsWithout(data(), mask, request),
     pairWithout: (mask: Uint8Array, x: string, y: string, completeFor: readonly string[], methods: readonly Method[]) =>
       methods.map((method) => pairWithout(data(), mask, x, y, completeFor, method)),
   };

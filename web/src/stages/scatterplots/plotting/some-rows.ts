@@ -11,9 +11,12 @@ export interface Coefficients {
 
 export interface CoefficientRequest {
   readonly variables: readonly string[];
-  readonly method: Method;
+  readonly methods: readonly Method[];
   readonly missing: MissingRule;
 }
+
+/** The matrices of some rows, by method. */
+export type CoefficientsByMethod = ReadonlyMap<Method, Coefficients>;
 
 /** One coefficient with its p-value and number of rows. */
 export interface SomeTest {
@@ -32,28 +35,32 @@ function kept(column: Float64Array, mask: Uint8Array, byte: 0 | 1): Float64Array
   return values.subarray(0, count);
 }
 
-/** The matrices by several methods without the lit places, whose byte is set. */
-export function coefficientsWithout(
-  data: PlotData,
-  mask: Uint8Array,
-  { variables, missing, methods }: Omit<CoefficientRequest, 'method'> & { readonly methods: readonly Method[] },
-): Coefficients[] {
-  const columns = variables.map((id) => kept(columnOf(data, id), mask, 0));
-  return methods.map((method) => coefficientsOf(columns, { variables, missing, method }));
+/** The matrices without the lit places, whose byte is set. */
+export function coefficientsWithout(data: PlotData, mask: Uint8Array, request: CoefficientRequest): CoefficientsByMethod {
+  return coefficientsOf(
+    request.variables.map((id) => kept(columnOf(data, id), mask, 0)),
+    request,
+  );
 }
 
-/** The matrix of each group. */
-export function coefficientsByGroup(data: PlotData, groups: readonly number[], request: CoefficientRequest): Coefficients[] {
+/** The matrices of each group. */
+export function coefficientsByGroup(data: PlotData, groups: readonly number[], request: CoefficientRequest): CoefficientsByMethod[] {
   return groups.map((group) => {
     const mask = Uint8Array.from(data.rows, (_, place) => ((data.groups?.[place] ?? NO_GROUP) === group ? 1 : 0));
-    const columns = request.variables.map((id) => kept(columnOf(data, id), mask, 1));
-    return coefficientsOf(columns, request);
+    return coefficientsOf(
+      request.variables.map((id) => kept(columnOf(data, id), mask, 1)),
+      request,
+    );
   });
 }
 
-function coefficientsOf(columns: readonly Float64Array[], { variables, method, missing }: CoefficientRequest): Coefficients {
-  const { coefficient, pValue, n } = correlationMatrix(columns, { method, missing });
-  return { variables, coefficient, pValue, n };
+function coefficientsOf(columns: readonly Float64Array[], { variables, methods, missing }: CoefficientRequest): CoefficientsByMethod {
+  return new Map(
+    methods.map((method) => {
+      const { coefficient, pValue, n } = correlationMatrix(columns, { method, missing });
+      return [method, { variables, coefficient, pValue, n }] as const;
+    }),
+  );
 }
 
 /** A pair by one method over the places that are not lit. @param completeFor variables that a row needs too, under listwise deletion */

@@ -231,24 +231,35 @@ describe('brushing', () => {
     const y = x.map((value, i) => (i % 7 === 0 ? Number.NaN : value + random()));
     const many = dataOf({ x, y });
     const mask = Uint8Array.from(x, (_, i) => (i < 20 ? 1 : 0));
-    const byMethod = coefficientsWithout(many, mask, { variables: ['x', 'y'], missing: 'pairwise', methods: ['pearson', 'spearman'] });
+    const byMethod = coefficientsWithout(many, mask, {
+      variables: ['x', 'y'],
+      missing: 'pairwise',
+      alternative: 'two-sided',
+      methods: ['pearson', 'spearman'],
+    });
     const [u, v] = [Float64Array.from(x.slice(20)), Float64Array.from(y.slice(20))];
     expect(byMethod.get('pearson')?.coefficient[1]).toBeCloseTo(pearson(u, v).coefficient, 14);
     expect(byMethod.get('spearman')?.coefficient[1]).toBeCloseTo(spearman(u, v).coefficient, 14);
-    expect(pairWithout(many, mask, 'x', 'y', [], 'pearson')).toEqual({
-      coefficient: pearson(u, v).coefficient,
-      pValue: pearson(u, v).pValue,
-      n: pearson(u, v).n,
+    const less = pearson(u, v, { alternative: 'less' });
+    expect(pairWithout(many, mask, { x: 'x', y: 'y', completeFor: [], alternative: 'less' }, 'pearson')).toEqual({
+      coefficient: less.coefficient,
+      pValue: less.pValue,
+      n: less.n,
     });
     const third = dataOf({ x, y: x, z: y });
-    expect(pairWithout(third, mask, 'x', 'y', ['x', 'y', 'z'], 'pearson').n).toBe(v.filter((value) => value === value).length);
+    expect(pairWithout(third, mask, { x: 'x', y: 'y', completeFor: ['x', 'y', 'z'], alternative: 'two-sided' }, 'pearson').n).toBe(
+      v.filter((value) => value === value).length,
+    );
   });
 
   it('gives each group its own coefficients', () => {
     const grouped = dataOf({ x: [1, 2, 3, 1, 2, 3], y: [1, 2, 4, 4, 2, 1] }, [0, 0, 0, 1, 1, 1]);
-    const [first, second] = coefficientsByGroup(grouped, [0, 1], { variables: ['x', 'y'], methods: ['spearman'], missing: 'pairwise' }).map(
-      (byMethod) => byMethod.get('spearman'),
-    );
+    const [first, second] = coefficientsByGroup(grouped, [0, 1], {
+      variables: ['x', 'y'],
+      methods: ['spearman'],
+      missing: 'pairwise',
+      alternative: 'two-sided',
+    }).map((byMethod) => byMethod.get('spearman'));
     expect([first?.coefficient[1], second?.coefficient[1]]).toEqual([1, -1]);
     expect(first?.n[1]).toBe(3);
   });

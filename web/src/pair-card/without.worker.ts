@@ -1,4 +1,4 @@
-import { kendall, type Method, pearson, spearman } from '@ivlen/core';
+import { type Alternative, kendall, type Method, pearson, spearman } from '@ivlen/core';
 import { expose } from 'comlink';
 
 export interface TriedTest {
@@ -12,16 +12,21 @@ const PAIR = { pearson, spearman, kendall };
 
 /** A pair by every method, with and without some of its rows. */
 const computing = {
-  withAndWithout(x: Float64Array, y: Float64Array, without: ReadonlySet<number>): { before: TriedTests; after: TriedTests } {
+  withAndWithout(
+    x: Float64Array,
+    y: Float64Array,
+    without: ReadonlySet<number>,
+    alternative: Alternative,
+  ): { before: TriedTests; after: TriedTests } {
     const kept = (values: Float64Array) => values.filter((_, place) => !without.has(place));
-    return { before: testsOf(x, y), after: testsOf(kept(x), kept(y)) };
+    return { before: testsOf(x, y, alternative), after: testsOf(kept(x), kept(y), alternative) };
   },
 };
 export type Computing = typeof computing;
 
-function testsOf(x: Float64Array, y: Float64Array): TriedTests {
+function testsOf(x: Float64Array, y: Float64Array, alternative: Alternative): TriedTests {
   const test = (method: Method): TriedTest => {
-    const { coefficient, pValue, n } = PAIR[method](x, y);
+    const { coefficient, pValue, n } = PAIR[method](x, y, { alternative });
     return { coefficient, pValue, n };
   };
   return { pearson: test('pearson'), spearman: test('spearman'), kendall: test('kendall') };

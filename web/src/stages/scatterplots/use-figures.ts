@@ -1,9 +1,9 @@
 import type { ScatterplotSettings } from '@ivlen/contract';
-import type { Method, MissingRule } from '@ivlen/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import type { FitRequest } from './plotting/pair-fits';
 import type { PlottingClient } from './plotting/plotting-client';
+import type { CoefficientRequest } from './plotting/some-rows';
 
 const FOREVER = { staleTime: Number.POSITIVE_INFINITY, gcTime: 120_000 };
 
@@ -88,16 +88,10 @@ export function pairId({ x, y, scale }: PairOnPanel): string {
 }
 
 /** The coefficients of each group, in the order of the groups. */
-export function useGroupCoefficients(
-  client: PlottingClient | null,
-  variables: readonly string[],
-  groups: readonly number[],
-  methods: readonly Method[],
-  missing: MissingRule,
-) {
+export function useGroupCoefficients(client: PlottingClient | null, groups: readonly number[], request: CoefficientRequest) {
   const { data } = useQuery({
-    queryKey: ['plot-by-group', client?.key, variables, groups, methods, missing],
-    queryFn: () => asked(client).figuring.byGroup(groups, { variables, methods, missing }),
+    queryKey: ['plot-by-group', client?.key, groups, request],
+    queryFn: () => asked(client).figuring.byGroup(groups, request),
     enabled: client !== null && groups.length > 0,
     ...FOREVER,
   });

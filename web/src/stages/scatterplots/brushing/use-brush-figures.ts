@@ -1,17 +1,14 @@
-import type { Method, MissingRule } from '@ivlen/core';
 import { useMemo, useRef } from 'react';
 import { METHODS } from '../../../method-words';
 import type { PlottingClient } from '../plotting/plotting-client';
-import type { CoefficientsByMethod, SomeTest } from '../plotting/some-rows';
+import type { CoefficientRequest, CoefficientsByMethod, SomeTest } from '../plotting/some-rows';
 import { useLatest } from '../use-latest';
 import type { Selection } from './use-brush';
 
 interface Asked {
   readonly client: PlottingClient;
   readonly selection: Selection;
-  readonly variables: readonly string[];
-  readonly methods: readonly Method[];
-  readonly missing: MissingRule;
+  readonly coefficients: CoefficientRequest;
 }
 
 /** The brushed pair by one method, over all rows and without the lit ones. */
@@ -35,27 +32,26 @@ const LONGEST_PAUSE = 250;
 export function useBrushFigures(
   client: PlottingClient | null,
   selection: Selection | null,
-  variables: readonly string[],
-  { methods, missing }: Pick<Asked, 'methods' | 'missing'>,
+  coefficients: CoefficientRequest,
 ): BrushFigures {
   const request = useMemo(
-    () => (client && selection && selection.count > 0 ? { client, selection, variables, methods, missing } : null),
-    [client, selection, variables, methods, missing],
+    () => (client && selection && selection.count > 0 ? { client, selection, coefficients } : null),
+    [client, selection, coefficients],
   );
   const whole = useRef<{ key: string; tests: readonly SomeTest[] } | null>(null);
   const answer = useLatest(request, async (wanted: Asked): Promise<BrushFigures> => {
     const start = performance.now();
     const { mask, x, y } = wanted.selection;
     const { figuring, key } = wanted.client;
-    const { variables: ids, missing: rule } = wanted;
-    const completeFor = rule === 'listwise' ? ids : [];
-    const pairKey = [key, x, y, ...completeFor].join(' ');
+    const { variables, missing, alternative } = wanted.coefficients;
+    const pair = { x, y, completeFor: missing === 'listwise' ? variables : [], alternative };
+    const pairKey = [key, x, y, alternative, ...pair.completeFor].join(' ');
     if (whole.current?.key !== pairKey) {
-      whole.current = { key: pairKey, tests: await figuring.pairWithout(new Uint8Array(mask.length), x, y, completeFor, METHODS) };
+      whole.current = { key: pairKey, tests: await figuring.pairWithout(new Uint8Array(mask.length), pair, METHODS) };
     }
     const all = whole.current.tests;
-    const left = await figuring.pairWithout(mask, x, y, completeFor, METHODS);
-    const without = await figuring.without(mask, { variables: ids, missing: rule, methods: wanted.methods });
+    const left = await figuring.pairWithout(mask, pair, METHODS);
+    const without = await figuring.without(mask, wanted.coefficients);
     await new Promise((resolve) => setTimeout(resolve, Math.min(LONGEST_PAUSE, performance.now() - start)));
     return { without, pair: METHODS.flatMap((_, k) => (all[k] && left[k] ? [{ all: all[k], without: left[k] }] : [])) };
   });

@@ -5,6 +5,7 @@ import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
 import type { Matrix } from '../../correlations/matrix';
 import type { Selection } from '../brushing/use-brush';
 import { useBrushFigures } from '../brushing/use-brush-figures';
+import type { CoefficientRequest } from '../plotting/some-rows';
 import { type PairOnPanel, useAxes, useCurvedRanks, useFits, useGroupCoefficients, useMarginals } from '../use-figures';
 import type { GroupsShown } from '../use-groups-shown';
 import { usePlotData } from '../use-plot-data';
@@ -58,16 +59,15 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
   const moving = useRef(false);
   const pictures = usePictures(client, look, sheet, mask, moving);
 
-  const methods = useMethodsInUse(study, ids, correlation, rankMethod);
-  const { missing } = correlation;
+  const coefficients = useCoefficientRequest(study, ids, correlation, rankMethod);
   const marginals = useMarginals(client, ids, groups.shown, look?.domains, rows === columns && settings.diagonal !== 'name');
   const pairs = useMemo(() => specs.map(({ x, y, scale }): PairOnPanel => ({ x, y, scale })), [specs]);
   const fits = useFits(client, pairs, settings, correlation.level, groups.shown);
   const showsCoefficients = [below, above].includes('coefficient');
-  const byGroup = useGroupCoefficients(showsCoefficients ? client : null, ids, groups.shown, methods, missing);
+  const byGroup = useGroupCoefficients(showsCoefficients ? client : null, groups.shown, coefficients);
   const groupLines = useGroupLines(byGroup, groups);
   const curvedRanks = useCurvedRanks(pictures.complete && used <= MOST_POINTS ? client : null, pairs);
-  const figures = useBrushFigures(client, selection, ids, { methods, missing });
+  const figures = useBrushFigures(client, selection, coefficients);
   const models = usePanelModels({
     study,
     settings,
@@ -103,14 +103,19 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
   };
 }
 
-/** The methods of all panels: the common one, that of ranks, and those that some variables have of their own. */
-function useMethodsInUse(study: Study, ids: readonly string[], correlation: CorrelationSettings, rankMethod: Method): readonly Method[] {
+/** What is asked of groups and of the rows that are left: by the common method, that of ranks, and those of single variables. */
+function useCoefficientRequest(
+  study: Study,
+  variables: readonly string[],
+  { methods, missing, alternative }: CorrelationSettings,
+  rankMethod: Method,
+): CoefficientRequest {
   const { pairMethods } = study.state;
-  const common = correlation.methods[0] ?? 'pearson';
-  return useMemo(
-    () => [...new Set([common, rankMethod, ...ids.flatMap((id) => pairMethods[id] ?? [])])],
-    [common, rankMethod, ids, pairMethods],
-  );
+  const common = methods[0] ?? 'pearson';
+  return useMemo(() => {
+    const own = variables.flatMap((id) => pairMethods[id] ?? []);
+    return { variables, methods: [...new Set([common, rankMethod, ...own])], missing, alternative };
+  }, [variables, common, rankMethod, pairMethods, missing, alternative]);
 }
 
 /** Coefficients of the groups shown, each with the group's place among all. */

@@ -3,7 +3,7 @@ import { axisOfColumn } from './axes-of';
 import { marginalOf } from './marginals';
 import { type FitRequest, isCurvedInRanks, pairFits } from './pair-fits';
 import type { PlotData } from './plot-data';
-import { type CoefficientRequest, coefficientsByGroup, coefficientsWithout, pairWithout } from './some-rows';
+import { type CoefficientRequest, coefficientsByGroup, coefficientsWithout, type PairAsked, pairWithout } from './some-rows';
 
 interface MarginalRequest {
   readonly variable: string;
@@ -29,8 +29,8 @@ export function createFiguring() {
     curvedRanks: (pairs: readonly { readonly x: string; readonly y: string }[]) => pairs.map(({ x, y }) => isCurvedInRanks(data(), x, y)),
     byGroup: (groups: readonly number[], request: CoefficientRequest) => coefficientsByGroup(data(), groups, request),
     without: (mask: Uint8Array, request: CoefficientRequest) => coefficientsWithout(data(), mask, request),
-    pairWithout: (mask: Uint8Array, x: string, y: string, completeFor: readonly string[], methods: readonly Method[]) =>
-      methods.map((method) => pairWithout(data(), mask, x, y, completeFor, method)),
+    pairWithout: (mask: Uint8Array, pair: PairAsked, methods: readonly Method[]) =>
+      methods.map((method) => pairWithout(data(), mask, pair, method)),
   };
 }
 export type Figuring = ReturnType<typeof createFiguring>;

@@ -1,4 +1,4 @@
-import { correlationMatrix, kendall, type Method, type MissingRule, pearson, spearman } from '@ivlen/core';
+import { type Alternative, correlationMatrix, kendall, type Method, type MissingRule, pearson, spearman } from '@ivlen/core';
 import { NO_GROUP, type PlotData } from './plot-data';
 
 /** Coefficients of all pairs of some variables: size × size, row-major, in the order of the request. */
@@ -13,6 +13,7 @@ export interface CoefficientRequest {
   readonly variables: readonly string[];
   readonly methods: readonly Method[];
   readonly missing: MissingRule;
+  readonly alternative: Alternative;
 }
 
 /** The matrices of some rows, by method. */
@@ -54,28 +55,34 @@ export function coefficientsByGroup(data: PlotData, groups: readonly number[], r
   });
 }
 
-function coefficientsOf(columns: readonly Float64Array[], { variables, methods, missing }: CoefficientRequest): CoefficientsByMethod {
+function coefficientsOf(
+  columns: readonly Float64Array[],
+  { variables, methods, missing, alternative }: CoefficientRequest,
+): CoefficientsByMethod {
   return new Map(
     methods.map((method) => {
-      const { coefficient, pValue, n } = correlationMatrix(columns, { method, missing });
+      const { coefficient, pValue, n } = correlationMatrix(columns, { method, missing, alternative });
       return [method, { variables, coefficient, pValue, n }] as const;
     }),
   );
 }
 
-/** A pair by one method over the places that are not lit. @param completeFor variables that a row needs too, under listwise deletion */
-export function pairWithout(
-  data: PlotData,
-  mask: Uint8Array,
-  x: string,
-  y: string,
-  completeFor: readonly string[],
-  method: Method,
-): SomeTest {
+/** A pair, and how it is tested. */
+export interface PairAsked {
+  readonly x: string;
+  readonly y: string;
+  /** Variables that a row needs too, under listwise deletion. */
+  readonly completeFor: readonly string[];
+  readonly alternative: Alternative;
+}
+
+/** A pair by one method over the places that are not lit. */
+export function pairWithout(data: PlotData, mask: Uint8Array, { x, y, completeFor, alternative }: PairAsked, method: Method): SomeTest {
   const needed = completeFor.map((id) => columnOf(data, id));
   const unusable =
     needed.length === 0 ? mask : mask.map((byte, place) => (needed.every((column) => column[place] === column[place]) ? byte : 1));
-  const { coefficient, pValue, n } = TESTS[method](kept(columnOf(data, x), unusable, 0), kept(columnOf(data, y), unusable, 0));
+  const [u, v] = [kept(columnOf(data, x), unusable, 0), kept(columnOf(data, y), unusable, 0)];
+  const { coefficient, pValue, n } = TESTS[method](u, v, { alternative });
   return { coefficient, pValue, n };
 }
 

@@ -3,7 +3,7 @@ import { useMemo } from 'react';
 import { useTheme } from '../../frame/theme';
 import { GROUP_TOKENS } from './groups/group-styles';
 import type { Axis } from './plotting/axes-of';
-import type { Colour } from './plotting/picture';
+import { type Colour, mixed } from './plotting/picture';
 import type { PlotLook } from './plotting/plot-data';
 
 interface LookChoices {
@@ -12,6 +12,9 @@ interface LookChoices {
   /** Groups that are not drawn, by their place in the list of groups. */
   readonly hidden: readonly number[];
 }
+
+/** How much of the bars' colour is left of points that are not lit. */
+const FAINT = 0.6;
 
 /** How the panels look under the theme and the settings; null while the axes are not known. */
 export function usePlotLook(axes: ReadonlyMap<string, Axis> | undefined, { bulk, jitter, hidden }: LookChoices): PlotLook | null {
@@ -30,7 +33,7 @@ export function usePlotLook(axes: ReadonlyMap<string, Axis> | undefined, { bulk,
       ratio,
       surface: colour('--surface'),
       ink: colour('--ink'),
-      faint: colour('--rule'),
+      faint: mixed(colour('--surface'), colour('--bar'), FAINT),
       lit: colour('--accent'),
       beyond: colour('--caution'),
       groups: GROUP_TOKENS.map(colour),

@@ -1,4 +1,4 @@
-import { test as base, expect, type Page } from '@playwright/test';
+import { test as base, expect, type Page, type Request } from '@playwright/test';
 import { type Application, startApplication } from './application';
 
 /** Tests with the application of their worker; a page's own errors fail them. */
@@ -40,9 +40,22 @@ export function cellOf(page: Page, row: string, column: string) {
   return page.getByRole('gridcell', { name: `${row} and ${column}: ` });
 }
 
-/** Does something that changes a setting, and waits until the server has stored it. */
+/** Does something that changes a setting, and waits until the server has stored it, and all that was changed before. */
 export async function whileSaving(page: Page, change: () => Promise<unknown>): Promise<void> {
-  const stored = page.waitForResponse((response) => response.request().method() === 'PUT' && response.url().includes('/settings/'));
+  const isSave = (request: Request) => request.method() === 'PUT' && request.url().includes('/settings/');
+  let [open, stored, last] = [0, 0, Date.now()];
+  const onRequest = (request: Request) => {
+    if (isSave(request)) open++;
+  };
+  const onEnd = (request: Request) => {
+    if (!isSave(request)) return;
+    open = Math.max(0, open - 1);
+    stored++;
+    last = Date.now();
+  };
+  page.on('request', onRequest).on('requestfinished', onEnd).on('requestfailed', onEnd);
   await change();
-  expect((await stored).ok()).toBe(true);
+  // Saves go one after the other: the next follows at once.
+  await expect.poll(() => stored > 0 && open === 0 && Date.now() - last > 250, { intervals: [50] }).toBe(true);
+  page.off('request', onRequest).off('requestfinished', onEnd).off('requestfailed', onEnd);
 }

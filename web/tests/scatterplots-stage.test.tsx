@@ -1,5 +1,5 @@
 import { type CorrelationResult, correlationResultSchema, type Study, scatterplotSettingsSchema } from '@ivlen/contract';
-import { correlationMatrix, type Method } from '@ivlen/core';
+import { correlationMatrix, type Method, type MissingRule } from '@ivlen/core';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { ThemeProvider } from '../src/frame/theme';
@@ -27,10 +27,10 @@ function studyWithGroups(): Study {
   return { ...study, state: { ...study.state, variables: [...study.state.variables, catchment] } };
 }
 
-function correlationOf(method: Method): CorrelationResult {
+function correlationOf(method: Method, missing: MissingRule): CorrelationResult {
   const { coefficient, pValue, log10P, n, low, high, pMethod, undefinedBecause } = correlationMatrix(
     IDS.map((id) => columns[id] ?? new Float64Array()),
-    { method, missing: 'pairwise' },
+    { method, missing },
   );
   const figures = (values: ArrayLike<number>) => Array.from(values, (value) => (Number.isFinite(value) ? value : null));
   return correlationResultSchema.parse({
@@ -54,8 +54,8 @@ const groupsOf = (labels: readonly string[]) => ({
 });
 
 function open(more: Record<string, object> = {}, path = '/studies/x/scatterplots') {
-  const analysed = ({ analysis }: { analysis: { kind: string; method: Method } }) =>
-    analysis.kind === 'correlation' ? correlationOf(analysis.method) : { kind: 'cautions', pairs: [] };
+  const analysed = ({ analysis }: { analysis: { kind: string; method: Method; missing: MissingRule } }) =>
+    analysis.kind === 'correlation' ? correlationOf(analysis.method, analysis.missing) : { kind: 'cautions', pairs: [] };
   const sent = serve({
     'GET /settings/working-set': { version: 1, settings: { variables: IDS } },
     'GET /settings/scatterplots': empty,
@@ -115,6 +115,14 @@ describe('the scatterplot matrix', () => {
     // Two rows lack phosphate.
     expect((await panel(/^phosphate against nitrate/)).textContent).toContain('n 38');
     expect((await panel(/^mayfly taxa against nitrate/)).textContent).not.toContain('n 40');
+  });
+
+  it('shows under listwise deletion only the rows that the coefficients rest on', async () => {
+    open({ 'GET /settings/correlations': { version: 1, settings: { missing: 'listwise' } } });
+    // The pair without phosphate has 38 of 40 rows as well, and no panel is told apart by its number.
+    const cell = await panel(/^mayfly taxa against nitrate: r −\.9\d \[.*, 38 rows/);
+    expect(cell.textContent).not.toContain('n 38');
+    await waitFor(() => expect(document.querySelectorAll('[data-axis="top"]')[1]?.textContent).toBe('138'));
   });
 
   it('opens a pair by a key and keeps it in the address', async () => {

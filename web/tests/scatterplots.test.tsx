@@ -203,7 +203,7 @@ test('groups and the rows that are left follow a pair by its own method', () => 
     ['spearman', matrixOf(0.2)],
   ] as const);
   const facts = {
-    study,
+    rows: 40,
     settings: { ...settings, below: 'coefficient' as const },
     correlation,
     matrix: own,

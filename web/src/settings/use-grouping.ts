@@ -36,7 +36,8 @@ export function useGrouping(study: Study): Grouping | undefined {
   );
 }
 
-function makesGroups({ kind, role }: Variable): boolean {
+/** Whether a variable's values are groups. */
+export function makesGroups({ kind, role }: Variable): boolean {
   return kind === 'nominal' || kind === 'ordinal' || role === 'grouping';
 }
 

@@ -1,4 +1,5 @@
 import type { DiagonalContent, PanelContent, ScatterplotSettings } from '@ivlen/contract';
+import { joined } from '../correlations/coefficient-names';
 
 interface Words {
   readonly name: string;
@@ -33,8 +34,7 @@ export function overlaysInWords({
   const parts = [line ? 'a line with band' : '', curve ? 'a smooth curve' : '', ellipse ? `a ${shareInWords(share)} ellipse` : ''].filter(
     Boolean,
   );
-  if (parts.length === 0) return 'nothing';
-  return parts.length === 1 ? (parts[0] ?? '') : `${parts.slice(0, -1).join(', ')} and ${parts.at(-1)}`;
+  return parts.length === 0 ? 'nothing' : joined(parts);
 }
 
 export function shareInWords(share: number): string {

@@ -10,12 +10,14 @@ import { methodsSentence } from '../../methods-line/methods-parts';
 import { useGrouping } from '../../settings/use-grouping';
 import { useSettings } from '../../settings/use-settings';
 import { useWorkingSet, type WorkingSet } from '../../settings/use-working-set';
+import { completeForOf } from '../correlations/correlation-requests';
 import { useMatrix } from '../correlations/use-matrix';
 import { usePairSelection } from '../correlations/use-pair-selection';
 import { MOST_POINTS } from './matrix/layout';
 import { MatrixView } from './matrix/matrix-view';
 import { scatterplotMethods } from './scatterplot-methods';
 import { useGroupsShown } from './use-groups-shown';
+import { useMatrixOnScreen } from './use-matrix-on-screen';
 import { usePrefetchedColumns } from './use-plot-data';
 
 const PairCard = lazy(async () => ({ default: (await import('../../pair-card/pair-card')).PairCard }));
@@ -59,7 +61,7 @@ export function ScatterplotsStage({ study }: { study: Study }) {
           </Suspense>
         )}
       </section>
-      {workingSet && view !== 'single' && <OpenPair study={study} workingSet={workingSet} />}
+      {workingSet && view !== 'single' && <OpenPair study={study} workingSet={workingSet} rectangle={view === 'rectangle'} />}
     </>
   );
 }
@@ -107,6 +109,7 @@ function Panels({ study, workingSet, rectangle, bar }: PanelsProps) {
   // The server looks for cautions once the panels are there: they are for words only.
   const [isDrawn, setDrawn] = useState(false);
   const state = useMatrix(study, variables, used, enough && correlation !== undefined, isDrawn);
+  const matrix = useMatrixOnScreen(state, variables, rectangle, used.adjust);
   usePrefetchedColumns(study, variables);
   if (!correlation || !rankMethod || !scatterplots.settings || !correlations.settings || groups.isLoading) {
     return (
@@ -147,9 +150,10 @@ function Panels({ study, workingSet, rectangle, bar }: PanelsProps) {
     settings,
     correlation,
     rankMethod,
-    matrix: state.stale ? undefined : state.matrix,
+    matrix,
     cautionsKnown: state.cautionsKnown,
     groups,
+    completeFor: completeForOf(correlation, variables),
   };
   return (
     <MatrixView
@@ -180,16 +184,17 @@ function Panels({ study, workingSet, rectangle, bar }: PanelsProps) {
   );
 }
 
-function OpenPair({ study, workingSet }: { study: Study; workingSet: WorkingSet }) {
+function OpenPair({ study, workingSet, rectangle }: Omit<PanelsProps, 'bar'>) {
   const { correlations, correlation } = useBothSettings(study);
   const selection = usePairSelection(study);
   const { variables } = workingSet;
   const enough = variables.length >= 2 && variables.length <= MOST_VARIABLES;
   const state = useMatrix(study, variables, correlation ?? CORRELATION_DEFAULTS, enough && correlation !== undefined, false);
+  const matrix = useMatrixOnScreen(state, variables, rectangle, correlation?.adjust ?? 'none');
   if (!selection.pair || !correlations.settings) return null;
   const { x, y } = selection.pair;
-  const known = [x, y].every((item) => state.matrix?.variables.includes(item));
-  const adjusted = known && state.matrix && !state.stale ? state.matrix.cell(y, x).adjustedP : Number.NaN;
+  const known = [x, y].every((item) => matrix?.variables.includes(item));
+  const adjusted = known && matrix ? matrix.cell(y, x).adjustedP : Number.NaN;
   return (
     <Suspense fallback={null}>
       <PairCard

@@ -1,6 +1,7 @@
 import type { ScatterplotSettings, Study, Variable } from '@ivlen/contract';
 import { useMemo } from 'react';
 import { type Group, type Grouping, useGroups } from '../../settings/use-grouping';
+import { displayName } from '../../variable-name';
 import { MOST_GROUPS } from './groups/group-styles';
 
 /** The groups that are told apart in the panels. */
@@ -29,7 +30,7 @@ export function useGroupsShown(study: Study, grouping: Grouping | undefined, { p
       const count = groups === null ? 'more groups than can be listed' : `${groups.length} groups`;
       return {
         ...none,
-        refusal: `${wanted.name.replaceAll('_', ' ')} has ${count}; up to ${MOST_GROUPS} can be told apart by colour and shape.`,
+        refusal: `${displayName(wanted)} has ${count}; up to ${MOST_GROUPS} can be told apart by colour and shape.`,
       };
     }
     const places = [...groups.keys()];

@@ -3,40 +3,52 @@ import { rowsInUse } from '@ivlen/contract';
 import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { rowsInUseQuery, valuesQuery } from '../../api/queries';
+import { usedRows } from '../../pair-card/used-rows';
 import type { Group } from '../../settings/use-grouping';
 import { NO_GROUP } from './plotting/plot-data';
 import { PlottingClient, plottingWorkers } from './plotting/plotting-client';
 
-/** The columns of the variables in the rows in use, handed to the workers; null while they come. Values are fetched once per version. */
+/**
+ * The columns of the variables in the rows in use, handed to the workers; null while they come.
+ * @param completeFor under listwise deletion, the variables that a row must be complete for: what is drawn is what the
+ * coefficients rest on
+ */
 export function usePlotData(
   study: Study,
   variables: readonly Variable[],
   by: Variable | null,
   groups: readonly Group[],
+  completeFor: readonly string[],
 ): { client: PlottingClient | null; error: Error | null } {
-  const wanted = useMemo(() => (by ? [...variables, by] : [...variables]), [variables, by]);
+  const needed = completeFor.join(' ');
+  const ids = useMemo(
+    () => [...new Set([...variables.map(({ id }) => id), ...(by ? [by.id] : []), ...needed.split(' ').filter(Boolean)])],
+    [variables, by, needed],
+  );
   const columns = useQueries({
-    queries: wanted.map(({ id }) => valuesQuery(study, id)),
+    queries: ids.map((id) => valuesQuery(study, id)),
     combine: (results) => ({
       values: results.every(({ data }) => data) ? results.flatMap(({ data }) => data ?? []) : null,
       error: results.find(({ error }) => error)?.error ?? null,
     }),
   });
   const restricted = rowsInUse(study) < study.rows;
-  const version = study.state.inUse?.version ?? study.head;
   const { data: inUse } = useQuery({ ...rowsInUseQuery(study), enabled: restricted });
-  const key = [study.id, restricted ? version : 'all', ...wanted.map(({ id, version: at }) => `${id}@${at}`), by?.id ?? ''].join(' ');
+  const versions = ids.map((id) => `${id}@${study.state.variables.find((variable) => variable.id === id)?.version}`);
+  const key = [study.id, restricted ? study.state.inUse?.version : 'all', ...versions, `by ${by?.id}`, `complete ${needed}`].join(' ');
   const client = useMemo(() => {
     if (!columns.values || (restricted && !inUse)) return null;
-    const length = inUse && restricted ? inUse.length : study.rows;
-    const rows = inUse && restricted ? Uint32Array.from(inUse) : Uint32Array.from({ length }, (_, row) => row);
-    const used = (values: Float64Array) => (restricted ? Float64Array.from(rows, (row) => values[row] as number) : values);
-    const compact = new Map(wanted.flatMap(({ id }, i) => [[id, used(columns.values?.[i] ?? new Float64Array())] as const]));
+    const found = new Map(ids.flatMap((id, i) => [[id, columns.values?.[i] ?? new Float64Array()] as const]));
+    const complete = needed.split(' ').flatMap((id) => found.get(id) ?? []);
+    const all = complete.length === 0 && !restricted;
+    const rows = all ? Uint32Array.from({ length: study.rows }, (_, row) => row) : usedRows(complete, inUse, study.rows);
+    const used = (values: Float64Array) => (all ? values : Float64Array.from(rows, (row) => values[row] as number));
+    const compact = new Map([...found].map(([id, values]) => [id, used(values)] as const));
     const codes = by && compact.get(by.id);
     const places = new Map(groups.map(({ value }, group) => [value, group]));
     const grouped = codes ? Uint8Array.from(codes, (value) => places.get(value) ?? NO_GROUP) : null;
     return new PlottingClient({ columns: compact, rows, groups: grouped }, key);
-  }, [columns.values, restricted, inUse, study.rows, wanted, by, groups, key]);
+  }, [columns.values, restricted, inUse, study.rows, ids, needed, by, groups, key]);
   return { client, error: columns.error };
 }
 

@@ -43,9 +43,8 @@ export function useBrushFigures(
     const start = performance.now();
     const { mask, x, y } = wanted.selection;
     const { figuring, key } = wanted.client;
-    const { variables, missing, alternative } = wanted.coefficients;
-    const pair = { x, y, completeFor: missing === 'listwise' ? variables : [], alternative };
-    const pairKey = [key, x, y, alternative, ...pair.completeFor].join(' ');
+    const pair = { x, y, alternative: wanted.coefficients.alternative };
+    const pairKey = [key, x, y, pair.alternative].join(' ');
     if (whole.current?.key !== pairKey) {
       whole.current = { key: pairKey, tests: await figuring.pairWithout(new Uint8Array(mask.length), pair, METHODS) };
     }

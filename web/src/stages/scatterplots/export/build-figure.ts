@@ -77,7 +77,15 @@ export async function buildFigure(
   }
   const models = places.map((place, k) =>
     modelAt(
-      { ...facts, byGroup: scene.groupLines, groups: groups.all, fits: fitsByPair, curvedRanks: new Map(), without: null },
+      {
+        ...facts,
+        byGroup: scene.groupLines,
+        groups: groups.all,
+        fits: fitsByPair,
+        curvedRanks: new Map(),
+        rows: client.data.rows.length,
+        without: null,
+      },
       place,
       specs[k] ?? null,
     ),
@@ -86,7 +94,7 @@ export async function buildFigure(
   const fileLook = lookForFile(look, options.colour);
   const points = await pointsOf(client, fileLook, drawn);
   const shapes = [...points.values()].every(({ type }) => type === 'shapes');
-  const rowsUsed = rowsInUse(study);
+  const rowsUsed = client.data.rows.length;
   const caption = [
     sentence,
     ...matrixNotes(facts, 0, correlation.levels),

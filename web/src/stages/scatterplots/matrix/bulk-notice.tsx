@@ -1,5 +1,6 @@
 import type { Variable } from '@ivlen/contract';
 import { Popover } from 'radix-ui';
+import { asMeasured } from '../../../pair-card/significant';
 import { displayName } from '../../../variable-name';
 import type { Axis } from '../plotting/axes-of';
 
@@ -72,7 +73,7 @@ function axesInWords(count: number): string {
 const MOST_NAMED = 3;
 
 function valuesInWords(values: readonly number[], unit: string | null): string {
-  const named = values.slice(0, MOST_NAMED).map((value) => String(Number(value.toPrecision(6))).replace('-', '−'));
+  const named = values.slice(0, MOST_NAMED).map(asMeasured);
   const more = values.length > MOST_NAMED ? ` and ${values.length - MOST_NAMED} more` : '';
   return `${named.join(', ')}${more}${unit ? ` ${unit}` : ''}`;
 }

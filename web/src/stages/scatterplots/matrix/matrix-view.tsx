@@ -1,5 +1,4 @@
 import type { ScatterplotSettings } from '@ivlen/contract';
-import { rowsInUse } from '@ivlen/contract';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { useCoefficientScale } from '../../../figures/use-coefficient-scale';
 import { FailureNotice } from '../../../frame/failure-notice';
@@ -187,7 +186,7 @@ export function MatrixView(props: MatrixViewProps) {
           data-lit={selection?.count ?? ''}
           className="flex min-h-96 flex-1 flex-col pt-1 pl-3"
         >
-          <MatrixFrame layout={layout} domains={look?.domains ?? NO_DOMAINS} ranks={rowsInUse(study)} scroller={scroller}>
+          <MatrixFrame layout={layout} domains={look?.domains ?? NO_DOMAINS} ranks={scene.plotted} scroller={scroller}>
             <canvas
               ref={pictures.canvas}
               aria-hidden="true"
@@ -203,7 +202,7 @@ export function MatrixView(props: MatrixViewProps) {
                       model={model}
                       layout={layout}
                       domains={needsAxes(model) && look ? look.domains : NO_DOMAINS}
-                      ranks={needsAxes(model) ? ranksOf(model, state, rowsInUse(study)) : 0}
+                      ranks={needsAxes(model) ? ranksOf(model, state, scene.plotted) : 0}
                       marginal={model.place.half === 'diagonal' ? scene.marginals.get(model.place.row.id) : undefined}
                       diagonal={settings.diagonal}
                       tileColours={tileColours}

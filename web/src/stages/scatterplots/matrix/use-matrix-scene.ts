@@ -26,16 +26,18 @@ export interface SceneFacts {
   readonly matrix: Matrix | undefined;
   readonly cautionsKnown: boolean;
   readonly groups: GroupsShown;
+  /** Under listwise deletion, the variables that a row must be complete for. */
+  readonly completeFor: readonly string[];
 }
 
 export type MatrixScene = ReturnType<typeof useMatrixScene>;
 
 /** Everything that the matrix of panels is made of: columns, axes, places, pictures, figures. */
 export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElement | null>) {
-  const { study, rows, columns, settings, correlation, rankMethod, matrix, cautionsKnown, groups } = facts;
+  const { study, rows, columns, settings, correlation, rankMethod, matrix, cautionsKnown, groups, completeFor } = facts;
   const variables = useMemo(() => [...new Set([...rows, ...columns])], [rows, columns]);
   const ids = useMemo(() => variables.map(({ id }) => id), [variables]);
-  const { client, error } = usePlotData(study, variables, groups.by, groups.all);
+  const { client, error } = usePlotData(study, variables, groups.by, groups.all, completeFor);
   const axes = useAxes(client, ids);
   const look = usePlotLook(axes, { bulk: settings.bulk, jitter: settings.jitter, hidden: groups.hidden });
   const [selection, select] = useState<Selection | null>(null);
@@ -47,6 +49,7 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
   const view = useView(scroller);
   const { below, above, size, corners } = settings;
   const used = rowsInUse(study);
+  const plotted = client?.data.rows.length ?? used;
   const layout = useMemo(
     () => layOut({ rows, columns, below, above, size, corners, width: view.width, height: view.height, ranks: used }),
     [rows, columns, below, above, size, corners, view.width, view.height, used],
@@ -69,7 +72,6 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
   const curvedRanks = useCurvedRanks(pictures.complete && used <= MOST_POINTS ? client : null, pairs);
   const figures = useBrushFigures(client, selection, coefficients);
   const models = usePanelModels({
-    study,
     settings,
     correlation,
     places,
@@ -80,6 +82,7 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
     groups: groups.all,
     fits,
     cautionsKnown,
+    rows: plotted,
     curvedRanks,
     without: figures.without,
   });
@@ -93,6 +96,7 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
     select,
     view,
     layout,
+    plotted,
     sheet,
     moving,
     pictures,

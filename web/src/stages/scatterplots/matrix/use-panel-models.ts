@@ -1,5 +1,4 @@
-import type { CorrelationSettings, ScatterplotSettings, Study, Variable } from '@ivlen/contract';
-import { rowsInUse } from '@ivlen/contract';
+import type { CorrelationSettings, ScatterplotSettings, Variable } from '@ivlen/contract';
 import type { Method } from '@ivlen/core';
 import { useMemo, useRef } from 'react';
 import type { Group } from '../../../settings/use-grouping';
@@ -13,7 +12,6 @@ import { type PanelModel, panelModel } from './panel-model';
 import { isCurved } from './pattern-words';
 
 interface ModelFacts {
-  readonly study: Study;
   readonly settings: ScatterplotSettings;
   readonly correlation: CorrelationSettings;
   readonly places: readonly PanelPlace[];
@@ -25,6 +23,8 @@ interface ModelFacts {
   readonly groups: readonly Group[];
   readonly fits: ReadonlyMap<string, readonly PairFit[]>;
   readonly cautionsKnown: boolean;
+  /** Rows that a panel has where nothing is missing. */
+  readonly rows: number;
   /** Whether pairs bend in ranks, by pair. */
   readonly curvedRanks: ReadonlyMap<string, boolean>;
   /** Coefficients without the lit rows, by method; null where none are lit, undefined while they are computed. */
@@ -57,7 +57,7 @@ export function usePanelSpecs(
 
 /** What stands in the panel at a place beside its points. */
 export function modelAt(facts: Omit<ModelFacts, 'places' | 'specs'>, place: PanelPlace, spec: PanelSpec | null): PanelModel {
-  const { study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without, cautionsKnown, curvedRanks } = facts;
+  const { settings, correlation, matrix, rankMethod, byGroup, groups, fits, without, cautionsKnown, curvedRanks, rows } = facts;
   const content = contentAt(settings, place);
   const { row, column } = place;
   const ranked = content === 'ranks';
@@ -70,7 +70,7 @@ export function modelAt(facts: Omit<ModelFacts, 'places' | 'specs'>, place: Pane
     curved: ranked && spec ? (curvedRanks.get(pairId(spec)) ?? null) : cell ? isCurved(cell, cautionsKnown) : null,
     corners: settings.corners,
     levels: correlation.levels,
-    commonN: rowsInUse(study),
+    commonN: rows,
     without: without === null ? null : figuresOf(cell && without?.get(cell.method), row, column).coefficient,
     byGroup: (byGroup ?? []).map(({ group, coefficients }) => ({
       group,
@@ -83,10 +83,10 @@ export function modelAt(facts: Omit<ModelFacts, 'places' | 'specs'>, place: Pane
 
 /** The panels in view, with what stands in them beside the points. */
 export function usePanelModels({ places, specs, ...facts }: ModelFacts): readonly PanelModel[] {
-  const { study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without, cautionsKnown, curvedRanks } = facts;
+  const { settings, correlation, matrix, rankMethod, byGroup, groups, fits, without, cautionsKnown, curvedRanks, rows } = facts;
   const common = useMemo(
-    () => ({ study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without, cautionsKnown, curvedRanks }),
-    [study, settings, correlation, matrix, rankMethod, byGroup, groups, fits, without, cautionsKnown, curvedRanks],
+    () => ({ settings, correlation, matrix, rankMethod, byGroup, groups, fits, without, cautionsKnown, curvedRanks, rows }),
+    [settings, correlation, matrix, rankMethod, byGroup, groups, fits, without, cautionsKnown, curvedRanks, rows],
   );
   return useMemo(() => places.map((place, k) => modelAt(common, place, specs[k] ?? null)), [common, places, specs]);
 }

@@ -13,7 +13,6 @@ export type Combining = 'new' | 'add' | 'intersect';
 
 interface Panel {
   readonly spec: PanelSpec;
-  readonly n: number;
   /** Kept for points only; bins need no more than the bin of each place. */
   readonly positions: Positions | null;
   readonly bins: Bins | null;
@@ -171,8 +170,8 @@ export class Plotter {
     if (known && sameSpec(known.spec, spec)) return known;
     const positions = this.positions(spec);
     const bins = spec.style === 'bins' ? binsOf(positions, spec.width, spec.height) : null;
-    const { n, beyond } = positions;
-    const panel: Panel = { spec, n, positions: bins ? null : positions, bins, beyond, full: null, faint: null, lit: null, squares: null };
+    const { beyond } = positions;
+    const panel: Panel = { spec, positions: bins ? null : positions, bins, beyond, full: null, faint: null, lit: null, squares: null };
     this.#panels.set(spec.id, panel);
     return panel;
   }

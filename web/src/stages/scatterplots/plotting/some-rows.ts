@@ -71,17 +71,12 @@ function coefficientsOf(
 export interface PairAsked {
   readonly x: string;
   readonly y: string;
-  /** Variables that a row needs too, under listwise deletion. */
-  readonly completeFor: readonly string[];
   readonly alternative: Alternative;
 }
 
 /** A pair by one method over the places that are not lit. */
-export function pairWithout(data: PlotData, mask: Uint8Array, { x, y, completeFor, alternative }: PairAsked, method: Method): SomeTest {
-  const needed = completeFor.map((id) => columnOf(data, id));
-  const unusable =
-    needed.length === 0 ? mask : mask.map((byte, place) => (needed.every((column) => column[place] === column[place]) ? byte : 1));
-  const [u, v] = [kept(columnOf(data, x), unusable, 0), kept(columnOf(data, y), unusable, 0)];
+export function pairWithout(data: PlotData, mask: Uint8Array, { x, y, alternative }: PairAsked, method: Method): SomeTest {
+  const [u, v] = [kept(columnOf(data, x), mask, 0), kept(columnOf(data, y), mask, 0)];
   const { coefficient, pValue, n } = TESTS[method](u, v, { alternative });
   return { coefficient, pValue, n };
 }

@@ -3,6 +3,7 @@ import { canBeCorrelated } from '@ivlen/contract';
 import { CheckList } from '../../../methods-line/check-list';
 import type { MethodsPart } from '../../../methods-line/methods-parts';
 import { OptionList } from '../../../methods-line/option-list';
+import { makesGroups } from '../../../settings/use-grouping';
 import { axisLabel, displayName } from '../../../variable-name';
 import { ellipseInWords, overlayOptions, overlaysInWords, overlaysOn, withOverlays } from '../panel-words';
 
@@ -60,7 +61,7 @@ export function singleMethods(settings: SinglePlotSettings, facts: SingleFacts, 
 }
 
 function thirdPart({ by }: SinglePlotSettings, { study, x, y, third, canSize }: SingleFacts, patch: Patch): MethodsPart {
-  const groups = study.state.variables.filter(({ kind, role }) => kind === 'nominal' || kind === 'ordinal' || role === 'grouping');
+  const groups = study.state.variables.filter(makesGroups);
   const quantities = study.state.variables.filter((variable) => canBeCorrelated(variable) && variable.id !== x.id && variable.id !== y.id);
   const options = [
     { value: NONE, name: 'All points alike' },

@@ -2,7 +2,8 @@ import type { CorrelationSettings, SinglePlotSettings, Study, Variable } from '@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { analysisQuery } from '../../../api/queries';
-import { useGroups } from '../../../settings/use-grouping';
+import { usedRows } from '../../../pair-card/used-rows';
+import { makesGroups, useGroups } from '../../../settings/use-grouping';
 import { completeForOf } from '../../correlations/correlation-requests';
 import { MOST_GROUPS } from '../groups/group-styles';
 import { MOST_SHAPED } from '../plotting/plotter';
@@ -20,24 +21,20 @@ export function useSinglePlot(
   correlation: CorrelationSettings,
   workingSet: readonly Variable[],
 ) {
-  const isGroups = third !== null && (third.kind === 'nominal' || third.kind === 'ordinal' || third.role === 'grouping');
+  const isGroups = third !== null && makesGroups(third);
   const by = isGroups ? third : null;
   const groups = useGroups(study, by);
   const tooMany = groups === null || (groups?.length ?? 0) > MOST_GROUPS;
   const grouped = isGroups && !tooMany && groups ? groups : NO_GROUPS;
   const quantity = third && !isGroups ? third : null;
-  const completeFor = completeForOf(correlation, workingSet);
-  const listwise = correlation.missing === 'listwise';
-  const columns = useMemo(() => {
-    const needed = listwise ? workingSet : [];
-    return [...new Set([x, y, ...(quantity ? [quantity] : []), ...needed])];
-  }, [x, y, quantity, listwise, workingSet]);
-  const { client, error } = usePlotData(study, columns, tooMany ? null : by, grouped);
+  const completeFor = completeForOf({ ...correlation, control: [] }, workingSet);
+  const columns = useMemo(() => [x, y, ...(quantity ? [quantity] : [])], [x, y, quantity]);
+  const { client, error } = usePlotData(study, columns, tooMany ? null : by, grouped, completeFor);
   const places = useMemo(() => {
     if (!client) return null;
-    const needed = [x.id, y.id, ...(listwise ? workingSet.map(({ id }) => id) : [])].flatMap((id) => client.data.columns.get(id) ?? []);
-    return [...client.data.rows.keys()].filter((place) => needed.every((column) => column[place] === column[place]));
-  }, [client, x, y, listwise, workingSet]);
+    const [xs, ys] = [client.data.columns.get(x.id), client.data.columns.get(y.id)];
+    return xs && ys ? [...usedRows([xs, ys])] : null;
+  }, [client, x, y]);
 
   const ids = useMemo(() => [x.id, y.id], [x, y]);
   const axes = useAxes(client, ids);

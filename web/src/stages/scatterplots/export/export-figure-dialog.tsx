@@ -23,11 +23,14 @@ const NUMBERS = [
 /** The figure as it will be, its size and colours to choose, and its caption. */
 export function ExportFigureDialog({ name, build, onClose }: ExportFigureDialogProps) {
   const [options, setOptions] = useState<FigureOptions>(FIGURE_DEFAULTS);
-  const [figure, setFigure] = useState<Figure | null>(null);
+  const [made, setMade] = useState<{ readonly figure: Figure; readonly options: FigureOptions } | null>(null);
   const [preview, setPreview] = useState('');
   const [failure, setFailure] = useState<string | null>(null);
   const [isBusy, setBusy] = useState(false);
   const problem = problemWith(options);
+  const figure = made?.figure ?? null;
+  // What is shown may be of the options before, while the new one is made.
+  const isReady = made?.options === options && problem === null && !isBusy;
   useEffect(() => {
     if (problem) return;
     let current = true;
@@ -37,7 +40,7 @@ export function ExportFigureDialog({ name, build, onClose }: ExportFigureDialogP
       const built = await build(options, await embeddedFont());
       if (!current) return;
       address = URL.createObjectURL(new Blob([built.svg], { type: 'image/svg+xml' }));
-      setFigure(built);
+      setMade({ figure: built, options });
       setPreview(address);
     };
     make().catch((error: unknown) => {
@@ -49,7 +52,7 @@ export function ExportFigureDialog({ name, build, onClose }: ExportFigureDialogP
     };
   }, [build, options, problem]);
   const save = async (format: 'svg' | 'png') => {
-    if (!figure) return;
+    if (!figure || !isReady) return;
     setBusy(true);
     try {
       // The file for print has no font in it: programs that open it have their own.
@@ -106,20 +109,10 @@ export function ExportFigureDialog({ name, build, onClose }: ExportFigureDialogP
               <p className="text-[13px] text-muted">The points are too many to be shapes of their own: each panel’s are one picture.</p>
             )}
             <div className="mt-auto flex flex-wrap gap-2">
-              <button
-                type="button"
-                className="button-primary"
-                disabled={!figure || isBusy || problem !== null}
-                onClick={() => void save('svg')}
-              >
+              <button type="button" className="button-primary" disabled={!isReady} onClick={() => void save('svg')}>
                 Save SVG
               </button>
-              <button
-                type="button"
-                className="button-primary"
-                disabled={!figure || isBusy || problem !== null}
-                onClick={() => void save('png')}
-              >
+              <button type="button" className="button-primary" disabled={!isReady} onClick={() => void save('png')}>
                 Save PNG
               </button>
               <Dialog.Close className="button">Close</Dialog.Close>

@@ -9,9 +9,7 @@ export interface Axis {
   readonly jitter: number;
 }
 
-/** Values further from the quartiles than this many interquartile ranges may squeeze the rest. */
-const FAR = 3;
-/** They do if the rest has less than this share of the axis. */
+/** Values beyond the outer fences squeeze the rest if it has less than this share of the axis. */
 const SQUEEZED = 0.45;
 const MOST_BEYOND = 0.01;
 /** Variables with up to this many different values have points that lie on each other. */
@@ -29,10 +27,13 @@ export function axisOfColumn(column: Float64Array): Axis {
 }
 
 function bulkOf(sorted: Float64Array, low: number, high: number): Axis['bulk'] {
-  const { q1, q3 } = boxSummary(sorted);
-  const reach = FAR * (q3 - q1);
-  if (!(reach > 0)) return null;
-  const isBeyond = (value: number) => value < q1 - reach || value > q3 + reach;
+  const {
+    q1,
+    q3,
+    outerFences: [least, most],
+  } = boxSummary(sorted);
+  if (q1 === q3) return null;
+  const isBeyond = (value: number) => value < least || value > most;
   const inside = sorted.filter((value) => !isBeyond(value));
   const beyond = sorted.filter(isBeyond);
   const [from, to] = [inside[0] ?? low, inside.at(-1) ?? high];

@@ -54,6 +54,16 @@ const nistRows = sets.map((set) => {
   return `| ${set} | ${cells.join(' | ')} |`;
 });
 
+const { lines, references } = JSON.parse(readFileSync('.tsc/sources.json', 'utf8'));
+const sourceRows = lines.map(
+  ({ list, what, cited }) => `| ${list} | ${what} | ${cited || 'our own rule, written out with its threshold'} |`,
+);
+const simulated = JSON.parse(readFileSync('reference/simulated.json', 'utf8'));
+const simulatedRows = simulated.map(
+  ({ what, setting, share, wanted, samples }) =>
+    `| ${what} | ${setting} | ${share.toFixed(3).replace(/^0/, '')} | ${wanted} | ${samples.toLocaleString('en-GB')} |`,
+);
+
 const page = `# The statistics: sources and checks
 
 Written by \`npm run accuracy\` from what the tests of \`core\` measured; not by hand. The references are made by
@@ -83,6 +93,26 @@ Filip, Lew, Mavro and Michelso from memory, accepted since they reproduce the ce
 left out: they could not be had from a registry, and π does not reproduce PiDigits. The digits of Filip are those of its
 predictors: powers up to the tenth, rounded to doubles, differ from the exact ones by more than the eighth digit of the
 coefficients allows.
+
+## Sizes and coverages, simulated
+
+Written by \`./ivlen test slow\`, seeded. Shares have a standard error of √(share·(1 − share)/samples).
+
+| What | Setting | Share | Wanted | Samples |
+|---|---|---|---|---|
+${simulatedRows.join('\n')}
+
+## Sources of coefficients, intervals, rules and cautions
+
+From the one list in \`core/src/display\`, which help and reports read as well.
+
+| List | What | Sources |
+|---|---|---|
+${sourceRows.join('\n')}
+
+References:
+
+${references.map((reference) => `- ${reference}`).join('\n')}
 
 ## Where we disagree with a reference library, and who decides
 

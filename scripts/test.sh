@@ -1,11 +1,11 @@
-# test: everything that decides whether a change may land, on a bare machine too.
+# test: everything that decides whether a change may land, on a bare machine too; the part slow takes minutes and only when named.
 
 PARTS="lint types unit browser"
 
 run_tests() {
   local wanted=${*:-$PARTS} part
   for part in $wanted; do
-    [[ " $PARTS " == *" $part "* ]] || fail "There is no part “$part”. The parts are: $PARTS."
+    [[ " $PARTS slow " == *" $part "* ]] || fail "There is no part “$part”. The parts are: $PARTS, and slow."
   done
   require_node
   require_npm_packages
@@ -19,6 +19,8 @@ run_tests() {
   if [[ " $wanted " == *" unit "* || " $wanted " == *" browser "* ]]; then start_test_database; fi
   [[ " $wanted " == *" unit "* ]] && run_counted "unit and server tests" unit \
     npx vitest run --reporter=default --reporter=json --outputFile.json="$results/unit.json"
+  [[ " $wanted " == *" slow "* ]] && run_counted "simulated sizes and coverages" slow \
+    npx vitest run --config vitest.slow.config.ts --reporter=default --reporter=json --outputFile.json="$results/slow.json"
   if [[ " $wanted " == *" browser "* ]]; then
     require_chromium
     require_build

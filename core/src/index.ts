@@ -1,18 +1,20 @@
+export { couldChange, decideDifferently, type Judged, noticeableBetweenMethods, noticeableWithoutRow } from './cautions/decisive';
 export { duplicatedRows } from './cautions/duplicated-rows';
 export { type EffectWithout, effectWithout } from './cautions/effect-without';
 export { type GroupDisagreement, groupDisagreement } from './cautions/group-disagreement';
-export { fanShape, type Linearity, linearity } from './cautions/linearity';
+export { fanShape, fittedParabola, isMonotone, type Linearity, linearity } from './cautions/linearity';
 export { type AdvisedVariable, adviseMethod, type MethodAdvice } from './cautions/method-advice';
 export {
   type Caution,
   type CautionCode,
   type CautionContext,
-  DECISIVE_CAUTIONS,
   pairCautions,
 } from './cautions/pair-cautions';
+export type { Remedy, RemedyKind, SharedComponent } from './cautions/remedies';
 export { DEFAULT_SHAPE_RULE, isShapeMarked, type ShapeRule } from './cautions/shape-rule';
 export {
   decimalSlips,
+  farOutLimit,
   modifiedZ,
   type Suspicion,
   type SuspicionReason,
@@ -24,6 +26,7 @@ export { type BootstrapDifferenceOptions, bootstrapDifference } from './comparis
 export {
   compareNonOverlapping,
   compareOverlapping,
+  type DependentUndefined,
   type NonOverlappingComparison,
   type NonOverlappingCorrelations,
   type OverlappingComparison,
@@ -37,14 +40,14 @@ export {
   type IndependentComparison,
   type PairwiseComparison,
 } from './comparison/compare-independent';
-export { bartlettSphericity, compareMatrices, type GroupMatrix, type MatrixTest } from './comparison/compare-matrices';
+export { bartlettSphericity, compareMatrices, type GroupMatrix, type MatricesTest, type MatrixTest } from './comparison/compare-matrices';
 export { type PermutationComparison, permutationCompare } from './comparison/permutation-compare';
 export { type WithinCorrelation, withinGroup } from './comparison/within-group';
 export { type Adjustment, adjustPValues } from './correlation/adjust-p-values';
 export { type CorrelationMatrix, correlationMatrix, type MatrixOptions } from './correlation/correlation-matrix';
 export { type Influence, influence } from './correlation/influence';
 export { kendall } from './correlation/kendall';
-export { INTERVAL_KINDS } from './correlation/options';
+export { INTERVAL_KINDS, mostControls, testPair } from './correlation/methods';
 export { type PartialCorrelation, type PartialOptions, partialCorrelation } from './correlation/partial-correlation';
 export { pearson } from './correlation/pearson';
 export { type PercentageBend, percentageBend } from './correlation/percentage-bend';
@@ -68,6 +71,7 @@ export { type Density, type DensityOptions, density } from './description/densit
 export { type Description, describe } from './description/describe';
 export { type BinRule, type Histogram, histogram } from './description/histogram';
 export { type NormalQuantileOptions, type NormalQuantiles, normalQuantiles } from './description/normal-quantiles';
+export { COEFFICIENTS, type CoefficientWords, levelInWords, METHOD_NAMES } from './display/coefficients';
 export {
   formatCoefficient,
   formatFixed,
@@ -80,6 +84,16 @@ export { type JointP, type JointVerdict, jointVerdict } from './display/joint-ve
 export { type NamedVariable, pairSentence } from './display/pair-sentence';
 export { patternSentence, type ShapeFigures, type ShapeVerdict, shapeVerdict } from './display/shape-verdict';
 export { countMarks } from './display/significance-marks';
+export {
+  ADJUSTMENT_SOURCES,
+  CAUTION_SOURCES,
+  citationOf,
+  INTERVAL_SOURCES,
+  METHOD_SOURCES,
+  REFERENCES,
+  type ReferenceKey,
+  RULE_SOURCES,
+} from './display/sources';
 export { COHEN, EVANS, type StrengthScale, strengthWord } from './display/strength-word';
 export { evaluateFormula, type FormulaOptions, type FormulaValues } from './formula/evaluate-formula';
 export { FormulaError } from './formula/formula-error';

@@ -29,7 +29,9 @@ describe('the joint verdict', () => {
 
   it.each([
     [{ ...p(0.2), n: 80 }, [], 'No departure from joint normality detected.', null],
-    [all, [undefined, undefined, undefined], 'Joint normality is rejected.', null],
+    [all, [undefined, undefined, undefined], 'Joint normality is rejected; which variable brings it is still being computed.', null],
+    // The one to come could be the one that spares most.
+    [all, [p(1e-8), p(0.3), undefined], 'Joint normality is rejected; which variable brings it is still being computed.', null],
     [all, [p(1e-8), p(0.3), p(1e-7)], 'Joint normality is rejected because of depth: without it no departure is detected.', 1],
     [all, [p(0.06), p(0.3), p(1e-7)], 'Joint normality is rejected; leaving out any one of nitrate or depth is enough, depth most.', 1],
     [

@@ -7,6 +7,7 @@ import {
   duplicatedRows,
   effectWithout,
   fanShape,
+  farOutLimit,
   groupDisagreement,
   isShapeMarked,
   linearity,
@@ -30,7 +31,7 @@ describe('cautions of a pair', () => {
   it('are none for a plain one', () => expect(codes(x, straight)).toEqual([]));
 
   it('curved and fan-shaped under Pearson only, with their figures', () => {
-    const bent = x.map((value) => value + 0.8 * value * value + 0.3 * random.normal());
+    const bent = x.map((value) => value + 1.6 * value * value + 0.3 * random.normal());
     const [curved] = pairCautions(x, bent, { method: 'pearson' }).filter(({ code }) => code === 'curved');
     expect(curved.level).toBe('could-change');
     expect(curved.figures.pValue).toBeLessThan(1e-6);
@@ -58,7 +59,7 @@ describe('cautions of a pair', () => {
     expect(codes(x.slice(0, 10), straight.slice(0, 10))).not.toContain('few-cases');
     expect(codes(x, gaps)).toContain('many-missing');
     expect(codes(x.slice(0, 48), straight.slice(0, 48), { rowsInUse: 60 })).not.toContain('many-missing');
-    expect(codes(x, straight, { ordinal: true, sharesComponent: true, identifierRepeats: true })).toEqual([
+    expect(codes(x, straight, { ordinal: true, shared: { kind: 'inseparable' }, identifierRepeats: true })).toEqual([
       'shares-a-component',
       'rows-not-independent',
       'ordinal',
@@ -77,7 +78,8 @@ describe('cautions of a pair', () => {
     const [a, b] = [Float64Array.of(...normal(15), 20), Float64Array.of(...normal(15), 20)];
     expect(codes(a, b)).toEqual(expect.arrayContaining(['one-point', 'method-disagreement']));
     const point = pairCautions(a, b, { method: 'pearson' }).find(({ code }) => code === 'one-point');
-    expect(Math.abs(point?.figures.without ?? 1)).toBeLessThan(Math.abs(point?.figures.coefficient ?? 0));
+    expect(Math.abs(point?.figures.without ?? 1)).toBeLessThan(Math.abs(point?.found.coefficient ?? 0));
+    expect([point?.level, point?.remedy?.row, point?.remedy?.n]).toEqual(['could-change', 15, 15]);
   });
 
   it('many ties under a rank method', () => {
@@ -167,6 +169,28 @@ describe('suspicious values', () => {
     ]);
   });
 });
+
+describe('far-out values are judged by how many there are', () => {
+  it('the limit is what 5 % of normal samples pass, and never less than 3.7', () => {
+    expect([20, 50, 200, 1000].map((n) => farOutLimit(n).toFixed(1))).toEqual(['4.0', '3.8', '3.8', '4.1']);
+    for (let n = 4; n < 5000; n += 7) expect(farOutLimit(n)).toBeGreaterThan(3.7);
+    expect([farOutLimit(1), farOutLimit(4), farOutLimit(1e7)]).toEqual([6.886, 6.886, 4.998]);
+    expect(farOutLimit(25)).toBeCloseTo(3.936, 12);
+  });
+
+  it('a value above the old 3.5 but within what so many rows bring is no longer marked', () => {
+    const middle = Float64Array.from({ length: 199 }, (_, i) => normalLike((i + 0.5) / 199));
+    const z = (value: number) => modifiedZ(Float64Array.of(...middle, value))[199];
+    expect([z(3.65) > 3.5, z(3.65) < farOutLimit(200)]).toEqual([true, true]);
+    expect(suspiciousValues(Float64Array.of(...middle, 3.65)).filter(({ row }) => row === 199)).toEqual([]);
+    expect(suspiciousValues(Float64Array.of(...middle, 4.6)).map(({ row, reason }) => [row, reason])).toEqual([[199, 'far-out']]);
+  });
+});
+
+/** About the normal quantile (Tukey's lambda of .14), for an even sample. */
+function normalLike(p: number): number {
+  return 4.91 * (p ** 0.14 - (1 - p) ** 0.14);
+}
 
 test('the shape rule judges unrounded figures', () => {
   const figures = { skewness: 2.0000001, skewnessSe: 0.3, excessKurtosis: 1, excessKurtosisSe: 0.6 };

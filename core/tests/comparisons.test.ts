@@ -222,16 +222,15 @@ describe('within groups', () => {
       const parts = [1, 2, 5].map((label) => {
         const rows = labels.flatMap((value, i) => (value === label ? [i] : []));
         return {
-          r: test(
+          ...test(
             Float64Array.from(rows, (i) => x[i]),
             Float64Array.from(rows, (i) => y[i]),
-          ).coefficient,
-          n: rows.length,
+          ),
         };
       });
-      const weight = ({ r, n }: { r: number; n: number }) => (method === 'spearman' ? (n - 3) / (1 + (r * r) / 2) : (n - 4) / 0.437);
-      const z =
-        parts.reduce((sum, part) => sum + weight(part) * Math.atanh(part.r), 0) / parts.reduce((sum, part) => sum + weight(part), 0);
+      // Each group by the variance that its own interval rests on, which for τ counts its ties.
+      const total = parts.reduce((sum, { zVariance }) => sum + 1 / zVariance, 0);
+      const z = parts.reduce((sum, { coefficient, zVariance }) => sum + Math.atanh(coefficient) / zVariance, 0) / total;
       expectFigure('withinGroup', 'worked by hand', got.coefficient, Math.tanh(z), 1e-12, method);
     }
   });

@@ -118,3 +118,12 @@ describe('the result sentence', () => {
     expect(pairSentence(pearson(x.slice(0, 1), x.slice(0, 1)), nitrate, taxa, 0.05)).toContain('only 1 row is complete');
   });
 });
+
+describe('strength at the very bounds', () => {
+  it('are inclusive, also where τ reaches them by sin(πτ/2)', () => {
+    expect(strengthWord(1 / 3, { method: 'kendall' })).toBe('large');
+    expect(strengthWord(1 / 3 - 1e-9, { method: 'kendall' })).toBe('medium');
+    expect([0.1, 0.3, 0.5].map((r) => strengthWord(-r))).toEqual(['small', 'medium', 'large']);
+    expect(strengthWord(0.5 - 1e-12)).toBe('medium');
+  });
+});

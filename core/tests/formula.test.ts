@@ -119,3 +119,29 @@ describe('cutting a quantity into groups', () => {
     expect(quantilePoints(Float64Array.of(Number.NaN), 3)).toEqual([]);
   });
 });
+
+describe('only missing data are passed over', () => {
+  const x = Float64Array.of(4, 4, 4, Number.NaN);
+  const y = Float64Array.of(-1, Math.E, Number.NaN, Number.NaN);
+  const of = (formula: string, ignoreMissing: boolean) =>
+    evaluateFormula(parseFormula(formula), new Map(Object.entries({ x, y })), 4, { ignoreMissing });
+
+  it.each([
+    ['mean(x, ln(y))', true, [Number.NaN, 2.5, 4, Number.NaN], [0], 1],
+    ['mean(x, ln(y))', false, [Number.NaN, 2.5, Number.NaN, Number.NaN], [0], 2],
+    // −∞ and ∞ are no numbers to take the larger or smaller one of.
+    ['max(x, ln(y + 1))', true, [Number.NaN, 4, 4, Number.NaN], [0], 1],
+    ['min(x, 1 / (y + 1))', false, [Number.NaN, 1 / (Math.E + 1), Number.NaN, Number.NaN], [0], 2],
+    ['sum(x, max(y, ln(y)))', true, [Number.NaN, 4 + Math.E, 4, Number.NaN], [0], 1],
+  ])('%s, missing ignored %s', (formula, ignoreMissing, values, undefinedRows, missing) => {
+    const got = of(formula, ignoreMissing);
+    expect([...got.values]).toEqual(values.map((value) => (Number.isNaN(value) ? value : expect.closeTo(value, 12))));
+    expect([got.undefinedRows, got.missing]).toEqual([undefinedRows, missing]);
+  });
+
+  it('round takes halves away from zero', () => {
+    const halves = Float64Array.of(-2.5, 2.5, -0.5, 0.49999999999999994, -1.4);
+    const { values } = evaluateFormula(parseFormula('round(h)'), new Map([['h', halves]]), 5);
+    expect([...values].map((value) => value + 0)).toEqual([-3, 3, -1, 0, -1]);
+  });
+});

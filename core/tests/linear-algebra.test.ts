@@ -96,9 +96,18 @@ test.each([1, 2, 5, 9])('eigenvalues of a symmetric matrix of size %d: A·v = λ
   );
 });
 
-test('a matrix that is not positive definite has no inverse and no finite determinant', () => {
-  const matrix = Float64Array.of(1, 2, 2, 1);
-  expect([invertPositiveDefinite(matrix, 2), logDeterminant(matrix, 2)]).toEqual([null, Number.NEGATIVE_INFINITY]);
+test('a matrix that is singular, indefinite or not all numbers has no inverse and no finite determinant', () => {
+  const [singular, indefinite, missing] = [
+    Float64Array.of(1, 1, 1, 1),
+    Float64Array.of(1, 2, 2, 1),
+    Float64Array.of(1, Number.NaN, Number.NaN, 1),
+  ];
+  expect([singular, indefinite, missing].map((matrix) => invertPositiveDefinite(matrix, 2))).toEqual([null, null, null]);
+  expect([singular, indefinite, missing].map((matrix) => logDeterminant(matrix, 2))).toEqual([
+    Number.NEGATIVE_INFINITY,
+    Number.NaN,
+    Number.NaN,
+  ]);
 });
 
 test('singular values keep the digits of the small ones', () => {

@@ -1,6 +1,6 @@
 import { bootstrapCorrelation, bootstrapDifference, kendall, type Method, pearson, permutationTest, spearman } from '@ivlen/core';
 import { describe, expect, it, test } from 'vitest';
-import { createResampledCoefficient } from '../src/correlation/resampled-coefficient';
+import { METHODS as ENTRIES } from '../src/correlation/methods';
 import { Random } from '../src/random/random';
 import { expectFigure } from './accuracy';
 
@@ -11,7 +11,7 @@ const x = Float64Array.from({ length: 40 }, () => Math.round(4 * random.normal()
 const y = x.map((value) => Math.round(2 * (0.7 * value + random.normal())) / 2);
 
 test.each(METHODS)('%s: the coefficient of a resample is the one computed from its rows', (method) => {
-  const statistic = createResampledCoefficient(x, y, method);
+  const statistic = ENTRIES[method].resampled(x, y);
   for (let k = 0; k < 50; k++) {
     const rows = Int32Array.from({ length: 40 }, () => random.below(40));
     const pick = (values: Float64Array) => Float64Array.from(rows, (row) => values[row]);
@@ -19,6 +19,9 @@ test.each(METHODS)('%s: the coefficient of a resample is the one computed from i
     expectFigure('bootstrapCorrelation', 'the coefficient of each resample afresh', statistic(rows), wanted, 1e-12, method);
   }
   expect(statistic(new Int32Array(40).fill(3))).toBeNaN();
+  const few = Int32Array.of(4, 11, 2, 30, 17, 9, 25);
+  const pick = (values: Float64Array) => Float64Array.from(few, (row) => values[row]);
+  expect(statistic(few)).toBeCloseTo(SINGLE[method](pick(x), pick(y)).coefficient, 12);
 });
 
 describe.each(METHODS)('bootstrap of %s', (method: Method) => {

@@ -13,7 +13,7 @@ from statsmodels.stats.multitest import multipletests
 
 from .common import complete, correlation, exact, f_upper, midranks, normal_upper, number, numbers, t_two_sided, z_interval
 from .demo import SURVEY, column, pair
-from .ranks import score, tau_and_z
+from .ranks import score, tau_and_z, tau_interval
 
 KICK = pathlib.Path(__file__).parent.parent.parent / "samples/aldermere-kick-samples.csv"
 
@@ -31,7 +31,7 @@ def every_method(x, y):
               "interval": numbers(z_interval(r, mpf(1) / (n - 3)))},
         "rho": {"coefficient": number(rho), "p": number(t_two_sided(1 - rho * rho, n - 2)),
                 "interval": numbers(z_interval(rho, (1 + rho * rho / 2) / (n - 3)))},
-        "tau": {"coefficient": number(tau), "p": number(2 * normal_upper(abs(z))), "interval": numbers(z_interval(tau, mpf("0.437") / (n - 4)))},
+        "tau": {"coefficient": number(tau), "p": number(2 * normal_upper(abs(z))), "interval": numbers(tau_interval(a, b))},
     }
 
 

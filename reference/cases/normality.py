@@ -151,7 +151,9 @@ def joint_case(name, columns):
     b2 = sum(m[i][i] ** 2 for i in range(n)) / n
     k = mpf((p + 1) * (n + 1) * (n + 3)) / (n * ((n + 1) * (p + 1) - 6))
     chi, df = k * n * b1 / 6, p * (p + 1) * (p + 2) // 6
-    z = (b2 - p * (p + 2)) / mp.sqrt(mpf(8 * p * (p + 2)) / n)
+    expected = mpf(p * (p + 2) * (n - 1)) / (n + 1)
+    variance = mpf(8 * p * (p + 2) * (n - 3) * (n - p - 1) * (n - p + 1)) / ((n + 1) ** 2 * (n + 3) * (n + 5))
+    z = (b2 - expected) / mp.sqrt(variance)
     beta2 = (mpf((2 * p + 1) * n) / 4) ** (mpf(2) / (p + 4)) / 2
     hz = (
         sum(mp.exp(-beta2 / 2 * (m[i][i] + m[j][j] - 2 * m[i][j])) for i in range(n) for j in range(n)) / n

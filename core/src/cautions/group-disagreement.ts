@@ -1,10 +1,7 @@
 import { compareIndependent, type IndependentComparison } from '../comparison/compare-independent';
 import { groupRows } from '../comparison/grouped-rows';
 import { adjustPValues } from '../correlation/adjust-p-values';
-import { kendall } from '../correlation/kendall';
-import { assertMethod } from '../correlation/options';
-import { pearson } from '../correlation/pearson';
-import { spearman } from '../correlation/spearman';
+import { assertMethod, METHODS } from '../correlation/methods';
 import type { CorrelationTest, Method } from '../correlation/types';
 
 export interface GroupDisagreement {
@@ -17,9 +14,10 @@ export interface GroupDisagreement {
   readonly reversed: boolean;
   /** Hardly any coefficient over all rows, but a clear one in some group, and the groups differ. */
   readonly hidden: boolean;
+  /** Two groups of opposite sign are both significant after Holm. */
+  readonly opposed: boolean;
 }
 
-const COEFFICIENT = { pearson, spearman, kendall } as const;
 const HARDLY_ANY = 0.1;
 const CLEAR = 0.3;
 
@@ -38,11 +36,11 @@ export function groupDisagreement(
   { method, alpha = 0.05 }: { method: Method; alpha?: number },
 ): GroupDisagreement {
   assertMethod(method);
-  const test = COEFFICIENT[method];
+  const { test } = METHODS[method];
   const groups = groupRows(x, y, labels).map((group) => ({ label: group.label, test: test(group.x, group.y) }));
   const pooled = test(x, y);
   const comparison = compareIndependent(
-    groups.map((group) => ({ coefficient: group.test.coefficient, n: group.test.n })),
+    groups.map(({ test: { coefficient, n, zVariance } }) => ({ coefficient, n, zVariance })),
     { method },
   );
   const tested = groups.filter((_, k) => !comparison.untested.includes(k));
@@ -51,6 +49,7 @@ export function groupDisagreement(
     'holm',
   );
   const differ = comparison.pValue < alpha;
+  const significant = (sign: 1 | -1) => tested.some(({ test: { coefficient } }, k) => coefficient * sign > 0 && adjusted[k] <= alpha);
   const clear = tested.some((group, k) => Math.abs(group.test.coefficient) >= CLEAR && adjusted[k] < alpha);
   return {
     pooled,
@@ -59,5 +58,6 @@ export function groupDisagreement(
     differ,
     reversed: pooled.pValue < alpha && tested.length > 0 && tested.every((group) => group.test.coefficient * pooled.coefficient < 0),
     hidden: Math.abs(pooled.coefficient) < HARDLY_ANY && clear && differ,
+    opposed: significant(1) && significant(-1),
   };
 }

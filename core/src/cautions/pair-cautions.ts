@@ -1,13 +1,27 @@
 import { completePair } from '../columns/complete-rows';
 import { influence } from '../correlation/influence';
-import { kendall } from '../correlation/kendall';
-import { assertMethod, assertSameLength } from '../correlation/options';
+import { assertMethod, METHODS } from '../correlation/methods';
+import { assertAlternative, assertSameLength } from '../correlation/options';
 import { pearson } from '../correlation/pearson';
 import { spearman } from '../correlation/spearman';
-import type { Method } from '../correlation/types';
+import type { Alternative, CorrelationTest, Method } from '../correlation/types';
 import { describe } from '../description/describe';
+import { METHOD_NAMES } from '../display/coefficients';
+import { couldChange, decideDifferently, type Judged, noticeableBetweenMethods, noticeableWithoutRow } from './decisive';
 import { groupDisagreement } from './group-disagreement';
 import { fanShape, linearity } from './linearity';
+import {
+  againstCurve,
+  byPermutation,
+  byRanks,
+  distributionFree,
+  insideGroups,
+  type JudgedPair,
+  type Remedy,
+  type SharedComponent,
+  withoutComponent,
+  withoutRow,
+} from './remedies';
 import { DEFAULT_SHAPE_RULE, isShapeMarked, type ShapeRule } from './shape-rule';
 
 export type CautionCode =
@@ -29,24 +43,30 @@ export type CautionCode =
 /** Something a reader should know about a coefficient. */
 export interface Caution {
   readonly code: CautionCode;
-  /** A note, or something that could change the conclusion. */
+  /** Whether heeding it could change the conclusion, or a note. */
   readonly level: 'note' | 'could-change';
   /** The figures it rests on, by name. */
   readonly figures: Readonly<Record<string, number>>;
+  /** The coefficient that it is about. */
+  readonly found: Judged;
+  /** What heeding it gives; null where there is no remedy, or none that can be computed. */
+  readonly remedy: Remedy | null;
 }
 
 /** What cannot be seen from the two columns alone. */
 export interface CautionContext {
   method: Method;
+  /** Of the tests by which conclusions are compared. Default 'two-sided'. */
+  alternative?: Alternative;
   /** Rows in use, whether complete for the pair or not. Default: the rows given. */
   rowsInUse?: number;
   /** Default: |G1| > 2 or |G2| > 7. */
   shapeRule?: ShapeRule;
   /** Whether either variable is an order. */
   ordinal?: boolean;
-  /** Whether both derive from a common source. */
-  sharesComponent?: boolean;
-  /** Whether an identifier repeats, so that rows are not independent cases. */
+  /** What both derive from, if they share a source. */
+  shared?: SharedComponent;
+  /** Whether the identifier that names the cases repeats, so that rows are not independent. */
   identifierRepeats?: boolean;
   /** A group for each row. */
   groups?: Float64Array;
@@ -56,87 +76,107 @@ export interface CautionContext {
 
 const FEW_CASES = 10;
 const FEW_COMPLETE = 0.8;
-const DISAGREEMENT = 0.1;
 /** A share of tied pairs of rows above this is worth a note on a rank coefficient. */
 const MANY_TIES = 0.25;
 
-/** Cautions that could change the conclusion; a disagreement of methods does only where they decide differently. */
-export const DECISIVE_CAUTIONS: ReadonlySet<CautionCode> = new Set<CautionCode>([
-  'curved',
-  'one-point',
-  'groups-reverse',
-  'groups-hide',
-  'shares-a-component',
-  'rows-not-independent',
-  'method-disagreement',
-]);
-
 /**
- * All cautions about a pair's coefficient under a method.
+ * All cautions about a pair's coefficient under a method, each with what heeding it gives.
  *
- * Thresholds: few cases n < 10; many missing: complete below 80 % of the rows in use; curved and fan-shaped as in
- * `linearity` and `fanShape` (Pearson only); shape under the rule given (Pearson only); one point as in `influence`;
- * methods disagree: r and ρ differ by .10 or decide differently; groups as in `groupDisagreement`; shared components
- * Pearson (1897). Judged on unrounded values. Missing values (NaN): rows complete for both.
- * @throws {RangeError} columns of unequal length or an unknown method.
+ * A caution *could change the conclusion* if its remedy decides clearly differently at α (`decideDifferently`, unadjusted and
+ * by the chosen alternative) or its coefficient differs by .10; ρ against r by max(.10, 1.05/√(n − 1)), and
+ * the coefficient without one row by max(.10, 6/(n − 1)). Groups that reverse or hide do by themselves, and so do r and ρ that differ that much. All else is a
+ * note, and so is a caution whose remedy is undefined.
+ *
+ * Thresholds: few cases n < 10 (remedy: permutation p, for coefficients without an exact one); many missing: complete below
+ * 80 % of the rows in use; curved and fan-shaped as in `linearity` and `fanShape`, shape under the rule given and orders, for
+ * coefficients of the values only; one point as in `influence`; groups as in `groupDisagreement`; shared components Pearson
+ * (1897). Judged on unrounded values. Missing values (NaN): rows complete for both.
+ * @throws {RangeError} columns of unequal length, or a method or an alternative that does not exist.
  */
 export function pairCautions(x: Float64Array, y: Float64Array, context: CautionContext): Caution[] {
-  const { method, alpha = 0.05 } = context;
+  const { method, alternative = 'two-sided', alpha = 0.05 } = context;
   assertMethod(method);
+  assertAlternative(alternative);
   assertSameLength(x, y);
-  const pair = completePair(x, y);
-  const found: (Caution | null)[] = [
-    ...aboutRows(pair.x.length, context.rowsInUse ?? x.length, context),
-    ...(method === 'pearson' ? aboutPearson(pair.x, pair.y, context) : [aboutTies(pair.x, pair.y)]),
-    aboutOnePoint(pair.x, pair.y, method),
-    aboutMethods(pair.x, pair.y, alpha),
-    ...(context.groups ? aboutGroups(x, y, context.groups, method, alpha) : []),
+  const judging: Judging = {
+    pair: { x, y, method, alternative },
+    complete: completePair(x, y),
+    found: METHODS[method].test(x, y, { alternative }),
+    alpha,
+  };
+  const ofValues = METHODS[method].looksAt === 'values';
+  return [
+    ...aboutRows(judging, context),
+    ...(ofValues ? aboutValues(judging, context) : aboutTies(judging)),
+    ...aboutOnePoint(judging),
+    ...aboutMethods(judging, ofValues),
+    ...(context.groups ? aboutGroups(judging, context.groups) : []),
   ];
-  return found.filter((caution) => caution !== null);
 }
 
-/** @param level another than the code's own */
-function when(
-  condition: boolean | undefined,
+interface Judging {
+  readonly pair: JudgedPair;
+  readonly complete: { readonly x: Float64Array; readonly y: Float64Array };
+  readonly found: CorrelationTest;
+  readonly alpha: number;
+}
+
+/** @param decisive default: what the remedy says */
+function caution(
+  { found: { coefficient, pValue }, alpha }: Judging,
   code: CautionCode,
-  figures: Caution['figures'] = {},
-  level: Caution['level'] = DECISIVE_CAUTIONS.has(code) ? 'could-change' : 'note',
-): Caution | null {
-  return condition ? { code, level, figures } : null;
+  figures: Caution['figures'],
+  remedy: Remedy | null = null,
+  { least, decisive }: { least?: number; decisive?: boolean } = {},
+): Caution {
+  const found = { coefficient, pValue };
+  // A multiple correlation has no sign.
+  const compared = remedy?.kind === 'parabola' ? { coefficient: Math.abs(coefficient), pValue } : found;
+  const changes = decisive ?? (remedy !== null && couldChange(compared, remedy, alpha, least));
+  return { code, level: changes ? 'could-change' : 'note', figures, found, remedy };
 }
 
-function aboutRows(n: number, rowsInUse: number, { sharesComponent, identifierRepeats }: CautionContext) {
+function aboutRows(judging: Judging, { rowsInUse, shared, identifierRepeats }: CautionContext): Caution[] {
+  const n = judging.complete.x.length;
+  const rows = rowsInUse ?? judging.pair.x.length;
   return [
-    when(n < FEW_CASES, 'few-cases', { n }),
-    when(n < FEW_COMPLETE * rowsInUse, 'many-missing', { n, rowsInUse }),
-    when(sharesComponent, 'shares-a-component'),
-    when(identifierRepeats, 'rows-not-independent'),
+    ...(n < FEW_CASES ? [caution(judging, 'few-cases', { n }, byPermutation(judging.pair))] : []),
+    ...(n < FEW_COMPLETE * rows ? [caution(judging, 'many-missing', { n, rowsInUse: rows })] : []),
+    ...(shared ? [caution(judging, 'shares-a-component', {}, withoutComponent(judging.pair, shared))] : []),
+    ...(identifierRepeats ? [caution(judging, 'rows-not-independent', {})] : []),
   ];
 }
 
-function aboutPearson(x: Float64Array, y: Float64Array, { shapeRule = DEFAULT_SHAPE_RULE, ordinal }: CautionContext) {
-  const [first, second] = [describe(x), describe(y)];
-  const straight = linearity(x, y);
-  const fan = fanShape(x, y);
+function aboutValues(judging: Judging, { shapeRule = DEFAULT_SHAPE_RULE, ordinal }: CautionContext): Caution[] {
+  const { pair, complete } = judging;
+  const [first, second] = [describe(complete.x), describe(complete.y)];
+  const straight = linearity(complete.x, complete.y);
+  const fan = fanShape(complete.x, complete.y);
   const shape = isShapeMarked(first, shapeRule) || isShapeMarked(second, shapeRule);
-  return [
-    when(shape, 'shape', {
+  const least = noticeableBetweenMethods(complete.x.length);
+  const found: Caution[] = [];
+  if (shape) {
+    const figures = {
       skewnessX: first.skewness,
       excessKurtosisX: first.excessKurtosis,
       skewnessY: second.skewness,
       excessKurtosisY: second.excessKurtosis,
-    }),
-    when(straight.curved, 'curved', {
-      pValue: straight.pValue,
-      gain: straight.gain,
-      rankAdvantage: straight.rankAdvantage,
-    }),
-    when(fan.fanShaped, 'fan-shaped', { pValue: fan.pValue }),
-    when(ordinal, 'ordinal'),
-  ];
+    };
+    found.push(caution(judging, 'shape', figures, byRanks(pair), { least }));
+  }
+  if (straight.curved) {
+    const { pValue, gain, rankAdvantage } = straight;
+    const remedy = againstCurve(pair, complete, straight);
+    // 0: y taken as a parabola of x, 1: x as one of y.
+    const figures = { pValue, gain, rankAdvantage, direction: straight.direction === 'y-on-x' ? 0 : 1 };
+    found.push(caution(judging, 'curved', figures, remedy, remedy.kind === 'ranks' ? { least } : {}));
+  }
+  if (fan.fanShaped) found.push(caution(judging, 'fan-shaped', { pValue: fan.pValue }, distributionFree(pair)));
+  if (ordinal) found.push(caution(judging, 'ordinal', {}, byRanks(pair), { least }));
+  return found;
 }
 
-function aboutTies(x: Float64Array, y: Float64Array): Caution | null {
+function aboutTies(judging: Judging): Caution[] {
   const share = (values: Float64Array) => {
     const sorted = values.slice().sort();
     let tied = 0;
@@ -146,34 +186,43 @@ function aboutTies(x: Float64Array, y: Float64Array): Caution | null {
     }
     return (2 * tied) / (sorted.length * (sorted.length - 1));
   };
-  const [tiedX, tiedY] = [share(x), share(y)];
-  return when(Math.max(tiedX, tiedY) > MANY_TIES, 'ties', { tiedX, tiedY });
+  const [tiedX, tiedY] = [share(judging.complete.x), share(judging.complete.y)];
+  return Math.max(tiedX, tiedY) > MANY_TIES ? [caution(judging, 'ties', { tiedX, tiedY })] : [];
 }
 
-function aboutOnePoint(x: Float64Array, y: Float64Array, method: Method): Caution | null {
-  const { onePointCarries, mostInfluential, leaveOneOut, coefficient } = influence(x, y, { method });
-  return when(onePointCarries, 'one-point', { coefficient, without: leaveOneOut[mostInfluential] });
+function aboutOnePoint(judging: Judging): Caution[] {
+  const { pair, alpha } = judging;
+  const { method, alternative } = pair;
+  const { carrying, n } = influence(pair.x, pair.y, { method, alternative, alpha });
+  if (carrying < 0) return [];
+  const remedy = withoutRow(pair, carrying);
+  return [caution(judging, 'one-point', { without: remedy.coefficient }, remedy, { least: noticeableWithoutRow(n) })];
 }
 
-function aboutMethods(x: Float64Array, y: Float64Array, alpha: number): Caution | null {
-  const [r, rho, tau] = [pearson(x, y), spearman(x, y), kendall(x, y)];
-  const differently = r.pValue <= alpha !== rho.pValue <= alpha;
-  const apart = Math.abs(r.coefficient - rho.coefficient) >= DISAGREEMENT;
-  const figures = {
-    pearson: r.coefficient,
-    spearman: rho.coefficient,
-    kendall: tau.coefficient,
-  };
-  // Where they decide alike, they differ in size only.
-  return when(apart || differently, 'method-disagreement', figures, differently ? 'could-change' : 'note');
+/** @param ofValues under a coefficient of ranks, that r is another is no reason to doubt it */
+function aboutMethods(judging: Judging, ofValues: boolean): Caution[] {
+  const { pair, complete, alpha } = judging;
+  const { alternative } = pair;
+  const [r, rho] = [pearson(complete.x, complete.y, { alternative }), spearman(complete.x, complete.y, { alternative })];
+  const apart = Math.abs(r.coefficient - rho.coefficient) >= noticeableBetweenMethods(complete.x.length);
+  const exact = Math.abs(r.coefficient) === 1;
+  if (exact || (!apart && !decideDifferently(r, rho, alpha))) return [];
+  const figures = Object.fromEntries(
+    METHOD_NAMES.map((name) => [name, METHODS[name].test(complete.x, complete.y, { p: 'approximate' }).coefficient]),
+  );
+  return [caution(judging, 'method-disagreement', figures, ofValues ? byRanks(pair) : null, { decisive: ofValues })];
 }
 
-function aboutGroups(x: Float64Array, y: Float64Array, labels: Float64Array, method: Method, alpha: number) {
-  const { reversed, hidden, differ, comparison } = groupDisagreement(x, y, labels, { method, alpha });
+function aboutGroups(judging: Judging, labels: Float64Array): Caution[] {
+  const { pair, alpha } = judging;
+  const { reversed, hidden, differ, opposed, comparison } = groupDisagreement(pair.x, pair.y, labels, { method: pair.method, alpha });
+  if (!reversed && !hidden && !differ) return [];
   const figures = { q: comparison.q, df: comparison.df, pValue: comparison.pValue };
+  const remedy = insideGroups(pair, labels);
+  // Groups of opposite sign cancel within groups, too: the remedy alone would miss them.
   return [
-    when(reversed, 'groups-reverse', figures),
-    when(hidden, 'groups-hide', figures),
-    when(differ && !reversed && !hidden, 'groups-differ', figures),
+    ...(reversed ? [caution(judging, 'groups-reverse', figures, remedy, { decisive: true })] : []),
+    ...(hidden ? [caution(judging, 'groups-hide', figures, remedy, { decisive: true })] : []),
+    ...(!reversed && !hidden ? [caution(judging, 'groups-differ', figures, remedy, opposed ? { decisive: true } : {})] : []),
   ];
 }

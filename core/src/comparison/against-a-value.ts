@@ -1,9 +1,9 @@
-import { assertAlternative, assertLevel, assertMethod } from '../correlation/options';
+import { assertMethod } from '../correlation/methods';
+import { assertAlternative, assertLevel } from '../correlation/options';
 import type { Alternative, Interval, Method } from '../correlation/types';
 import { fisherZ } from '../correlation/z-variance';
 import { normalP } from '../distributions/tail-probability';
-import { assertCoefficient, assertSize, givenCoefficient, intervalOf, varianceOf } from './coefficient';
-import type { GroupCoefficient } from './compare-independent';
+import { assertCoefficient, assertSize, type GroupCoefficient, givenCoefficient, intervalOf, varianceOf } from './coefficient';
 
 export interface AgainstOptions {
   /** Default 'pearson'. */
@@ -27,10 +27,11 @@ export interface TestAgainst {
  * @throws {RangeError} a coefficient or ρ₀ outside [−1, 1], or an option that does not exist.
  */
 export function testAgainst(
-  { coefficient, n }: GroupCoefficient,
+  group: GroupCoefficient,
   rho0: number,
   { method = 'pearson', alternative = 'two-sided', level = 0.95 }: AgainstOptions = {},
 ): TestAgainst {
+  const { coefficient, n } = group;
   assertMethod(method);
   assertAlternative(alternative);
   assertLevel(level);
@@ -39,8 +40,8 @@ export function testAgainst(
   assertSize(n);
   const testable = Math.abs(coefficient) < 1 && Math.abs(rho0) < 1;
   const difference = fisherZ(givenCoefficient(coefficient)) - fisherZ(givenCoefficient(rho0));
-  const z = testable ? difference / Math.sqrt(varianceOf(method, coefficient, n)) : Number.NaN;
-  return { z, ...normalP(z, alternative), interval: intervalOf(method, coefficient, n, level) };
+  const z = testable ? difference / Math.sqrt(varianceOf(method, group)) : Number.NaN;
+  return { z, ...normalP(z, alternative), interval: intervalOf(method, group, level) };
 }
 
 export interface EquivalenceTest {
@@ -59,22 +60,24 @@ export interface EquivalenceTest {
  * Two one-sided tests that a population coefficient is smaller in size than the smallest effect of interest.
  * Source: Schuirmann (1987); for correlations by Fisher's z, Goertzen & Cribbie (2010).
  * @param bound smallest effect of interest, in (0, 1)
- * @throws {RangeError} a coefficient outside [−1, 1], a bound outside (0, 1), or an option that does not exist.
+ * @param options.alpha level of each of the two tests, in (0, .5): at .5 and above the interval 1 − 2α would be empty
+ * @throws {RangeError} a coefficient outside [−1, 1], a bound outside (0, 1), an alpha outside (0, .5), or an unknown method.
  */
 export function equivalenceTest(
-  { coefficient, n }: GroupCoefficient,
+  group: GroupCoefficient,
   bound: number,
   { method = 'pearson', alpha = 0.05 }: { method?: Method; alpha?: number } = {},
 ): EquivalenceTest {
   if (!(bound > 0 && bound < 1)) throw new RangeError(`bound must lie between 0 and 1; got ${bound}`);
-  const lower = testAgainst({ coefficient, n }, -bound, { method, alternative: 'greater' });
-  const upper = testAgainst({ coefficient, n }, bound, { method, alternative: 'less' });
+  if (!(alpha > 0 && alpha < 0.5)) throw new RangeError(`alpha must lie between 0 and .5; got ${alpha}`);
+  const lower = testAgainst(group, -bound, { method, alternative: 'greater' });
+  const upper = testAgainst(group, bound, { method, alternative: 'less' });
   const larger = lower.pValue >= upper.pValue ? lower : upper;
   return {
     lower: { z: lower.z, pValue: lower.pValue },
     upper: { z: upper.z, pValue: upper.pValue },
     pValue: larger.pValue,
     log10P: larger.log10P,
-    interval: intervalOf(method, coefficient, n, 1 - 2 * alpha),
+    interval: intervalOf(method, group, 1 - 2 * alpha),
   };
 }

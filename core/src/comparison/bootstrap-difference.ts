@@ -1,8 +1,6 @@
 import { listwiseColumns } from '../columns/complete-rows';
-import { kendall } from '../correlation/kendall';
-import { assertLevel, assertMethod, assertPositiveInteger, assertSameLength } from '../correlation/options';
-import { pearson } from '../correlation/pearson';
-import { spearman } from '../correlation/spearman';
+import { assertMethod, METHODS } from '../correlation/methods';
+import { assertLevel, assertPositiveInteger, assertSameLength } from '../correlation/options';
 import type { Method } from '../correlation/types';
 import { type BootstrapInterval, bootstrapInterval } from '../resampling/bootstrap-interval';
 
@@ -17,8 +15,6 @@ export interface BootstrapDifferenceOptions {
   /** Told now and then how many replicates are done. */
   onProgress?: (done: number) => void;
 }
-
-const COEFFICIENT = { pearson, spearman, kendall } as const;
 
 /**
  * Percentile bootstrap interval of the difference of two coefficients that share a variable, that of a and b less that of
@@ -36,11 +32,11 @@ export function bootstrapDifference(
   assertSameLength(a, b, c);
   assertLevel(level);
   assertPositiveInteger('replicates', replicates);
-  const columns = listwiseColumns([a, b, c]);
-  const n = columns[0].length;
-  const test = COEFFICIENT[method];
-  const difference = ([x, y, z]: readonly Float64Array[]) => test(x, y).coefficient - test(x, z).coefficient;
-  if (n < 3 || Number.isNaN(difference(columns))) {
+  const [x, y, z] = listwiseColumns([a, b, c]);
+  const n = x.length;
+  const [first, second] = [METHODS[method].resampled(x, y), METHODS[method].resampled(x, z)];
+  const statistic = (rows: Int32Array) => first(rows) - second(rows);
+  if (n < 3 || Number.isNaN(statistic(Int32Array.from({ length: n }, (_, i) => i)))) {
     return {
       interval: null,
       undefinedResamples: 0,
@@ -50,12 +46,5 @@ export function bootstrapDifference(
       standardError: Number.NaN,
     };
   }
-  const drawn = columns.map(() => new Float64Array(n));
-  const statistic = (rows: Int32Array) => {
-    columns.forEach((column, k) => {
-      for (let i = 0; i < n; i++) drawn[k][i] = column[rows[i]];
-    });
-    return difference(drawn);
-  };
   return bootstrapInterval({ n, statistic, replicates, seed, level, ...(onProgress ? { onProgress } : {}) });
 }

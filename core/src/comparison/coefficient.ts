@@ -1,31 +1,38 @@
 import { fisherInterval } from '../correlation/fisher-interval';
+import { METHODS, type VarianceKind } from '../correlation/methods';
 import type { Interval, Method } from '../correlation/types';
-import { type Coefficient, zVariance } from '../correlation/z-variance';
+import type { Coefficient } from '../correlation/z-variance';
 
-/** How the variance of Fisher's z of a rank coefficient is taken: the method's own (default), or 1.06/(n − 3) for ρ. */
-export type VarianceKind = 'default' | 'fieller';
-
-/** Below these sizes a group has no variance of z. */
-export const FEWEST_COMPARED: Readonly<Record<Method, number>> = { pearson: 4, spearman: 4, kendall: 5 };
+/** A group's coefficient and the rows it rests on. */
+export interface GroupCoefficient {
+  readonly coefficient: number;
+  readonly n: number;
+  /** Variance of Fisher's z as measured on the rows; without it, it follows from coefficient and n. */
+  readonly zVariance?: number;
+}
 
 /** A coefficient that was given as a number. */
 export function givenCoefficient(r: number): Coefficient {
   return { r, oneMinusAbs: 1 - Math.abs(r) };
 }
 
-/** Variance of z for a method; NaN below its smallest size. */
-export function varianceOf(method: Method, r: number, n: number, kind: VarianceKind = 'default'): number {
-  return zVariance(
-    method === 'pearson' ? 'fisher' : method === 'kendall' || kind === 'fieller' ? 'fieller' : 'bonett-wright',
-    method,
-    r,
-    n,
-  );
+/** Variance of z of a group; NaN below the smallest size of the method. */
+export function varianceOf(method: Method, { coefficient, n, zVariance }: GroupCoefficient, kind: VarianceKind = 'default'): number {
+  if (n < METHODS[method].fewestCompared) return Number.NaN;
+  return kind === 'default' && zVariance !== undefined ? zVariance : METHODS[method].zVariance(coefficient, n, kind);
 }
 
 /** Two-sided interval of a given coefficient. */
-export function intervalOf(method: Method, r: number, n: number, level: number, kind: VarianceKind = 'default'): Interval | null {
-  return fisherInterval(givenCoefficient(r), varianceOf(method, r, n, kind), { alternative: 'two-sided', level }, 'fisher');
+export function intervalOf(method: Method, group: GroupCoefficient, level: number, kind: VarianceKind = 'default'): Interval | null {
+  const measured = kind === 'default' && group.zVariance !== undefined;
+  const df = measured ? METHODS[method].measuredDf(group.n) : undefined;
+  return fisherInterval(
+    givenCoefficient(group.coefficient),
+    varianceOf(method, group, kind),
+    { alternative: 'two-sided', level },
+    'fisher',
+    df,
+  );
 }
 
 /** @throws {RangeError} a coefficient outside [−1, 1] (NaN is allowed where nothing could be computed). */

@@ -1,9 +1,13 @@
 import { assertAlternative, assertLevel } from '../correlation/options';
 import type { Alternative, Interval } from '../correlation/types';
 import { studentP } from '../distributions/student-t';
-import { normalP } from '../distributions/tail-probability';
+import { NO_PROBABILITY, normalP } from '../distributions/tail-probability';
+import { isCorrelationMatrix } from '../linear-algebra/cholesky';
 import { assertCoefficient, assertSize, intervalOf } from './coefficient';
 import { zouInterval } from './zou-interval';
+
+/** Rows below which a dependent comparison has no degrees of freedom. */
+const FEWEST = 4;
 
 export interface DependentOptions {
   /** Of the first correlation less the second. Default 'two-sided'. */
@@ -20,18 +24,28 @@ export interface OverlappingCorrelations {
   readonly n: number;
 }
 
+/** Why two dependent correlations cannot be compared. */
+export type DependentUndefined =
+  | 'too-few-cases'
+  /** One of the correlations is exactly ±1, or not known. */
+  | 'exact'
+  /** No data can have these correlations together: their matrix has a negative eigenvalue. */
+  | 'impossible';
+
 export interface OverlappingComparison {
   readonly williams: { readonly t: number; readonly df: number; readonly pValue: number; readonly log10P: number };
   readonly meng: { readonly z: number; readonly pValue: number; readonly log10P: number };
   /** Of rAB − rAC. */
   readonly interval: Interval | null;
+  readonly undefinedBecause?: DependentUndefined;
 }
 
 /**
  * Is A tied more closely to B than to C? Pearson correlations that share a variable.
  *
  * Sources: Williams (1959) as Steiger (1980), eq. 7; Meng, Rosenthal & Rubin (1992), eqs. 1–3; interval Zou (2007), with
- * the correlation of the two estimates after Olkin & Siotani. Domain: n ≥ 4, |r| < 1, else NaN.
+ * the correlation of the two estimates after Olkin & Siotani. Domain: n ≥ 4, every |r| < 1 and correlations
+ * that data can have together; else all is NaN, with the reason.
  * @throws {RangeError} a correlation outside [−1, 1], or an option that does not exist.
  */
 export function compareOverlapping(
@@ -39,6 +53,10 @@ export function compareOverlapping(
   { alternative = 'two-sided', level = 0.95 }: DependentOptions = {},
 ): OverlappingComparison {
   assertInputs({ rAB, rAC, rBC }, n, alternative, level);
+  const undefinedBecause = whyUndefined([1, rAB, rAC, rAB, 1, rBC, rAC, rBC, 1], n);
+  if (undefinedBecause) {
+    return { williams: { t: Number.NaN, df: n - 3, ...NO_PROBABILITY }, meng: NO_Z, interval: null, undefinedBecause };
+  }
   const determinant = 1 - rAB ** 2 - rAC ** 2 - rBC ** 2 + 2 * rAB * rAC * rBC;
   const mean = (rAB + rAC) / 2;
   const t = (rAB - rAC) * Math.sqrt(((n - 1) * (1 + rBC)) / (2 * ((n - 1) / (n - 3)) * determinant + mean ** 2 * (1 - rBC) ** 3));
@@ -48,11 +66,10 @@ export function compareOverlapping(
   const h = (1 - f * square) / (1 - square);
   const z = (Math.atanh(rAB) - Math.atanh(rAC)) * Math.sqrt((n - 3) / (2 * (1 - rBC) * h));
   const c = ((rBC - (rAB * rAC) / 2) * (1 - rAB ** 2 - rAC ** 2 - rBC ** 2) + rBC ** 3) / ((1 - rAB ** 2) * (1 - rAC ** 2));
-  const enough = n > 3;
   return {
-    williams: { t: enough ? t : Number.NaN, df, ...studentP(enough ? t : Number.NaN, df, alternative) },
-    meng: { z: enough ? z : Number.NaN, ...normalP(enough ? z : Number.NaN, alternative) },
-    interval: zouInterval(rAB, rAC, intervalOf('pearson', rAB, n, level), intervalOf('pearson', rAC, n, level), c),
+    williams: { t, df, ...studentP(t, df, alternative) },
+    meng: { z, ...normalP(z, alternative) },
+    interval: differenceInterval(rAB, rAC, n, level, c),
   };
 }
 
@@ -72,13 +89,15 @@ export interface NonOverlappingComparison {
   readonly dunnClark: { readonly z: number; readonly pValue: number; readonly log10P: number };
   /** Of rAB − rCD. */
   readonly interval: Interval | null;
+  readonly undefinedBecause?: DependentUndefined;
 }
 
 /**
  * Are A and B tied more closely than C and D? Pearson correlations of the same rows without a shared variable.
  *
  * Sources: Dunn & Clark (1969), the same as Raghunathan, Rosenthal & Rubin (1996); Steiger (1980), eq. 15; interval
- * Zou (2007). Domain: n ≥ 4, |r| < 1, else NaN.
+ * Zou (2007). Domain: n ≥ 4, every |r| < 1 and correlations
+ * that data can have together; else all is NaN, with the reason.
  * @throws {RangeError} a correlation outside [−1, 1], or an option that does not exist.
  */
 export function compareNonOverlapping(
@@ -87,7 +106,9 @@ export function compareNonOverlapping(
 ): NonOverlappingComparison {
   const r = { rAB, rCD, rAC, rAD, rBC, rBD };
   assertInputs(r, n, alternative, level);
-  const difference = (Math.atanh(r.rAB) - Math.atanh(r.rCD)) * Math.sqrt(n > 3 ? n - 3 : Number.NaN);
+  const undefinedBecause = whyUndefined([1, rAB, rAC, rAD, rAB, 1, rBC, rBD, rAC, rBC, 1, rCD, rAD, rBD, rCD, 1], n);
+  if (undefinedBecause) return { steiger: NO_Z, dunnClark: NO_Z, interval: null, undefinedBecause };
+  const difference = (Math.atanh(r.rAB) - Math.atanh(r.rCD)) * Math.sqrt(n - 3);
   const mean = (r.rAB + r.rCD) / 2;
   const s = estimateCorrelation(r);
   const steigerZ = difference / Math.sqrt(2 - 2 * estimateCorrelation({ ...r, rAB: mean, rCD: mean }));
@@ -95,7 +116,7 @@ export function compareNonOverlapping(
   return {
     steiger: { z: steigerZ, ...normalP(steigerZ, alternative) },
     dunnClark: { z: dunnClarkZ, ...normalP(dunnClarkZ, alternative) },
-    interval: zouInterval(r.rAB, r.rCD, intervalOf('pearson', r.rAB, n, level), intervalOf('pearson', r.rCD, n, level), s),
+    interval: differenceInterval(r.rAB, r.rCD, n, level, s),
   };
 }
 
@@ -114,6 +135,22 @@ function estimateCorrelation({
     (r13 - r14 * r34) * (r24 - r12 * r14) +
     (r14 - r12 * r24) * (r23 - r24 * r34);
   return covariance / (2 * (1 - r12 ** 2) * (1 - r34 ** 2));
+}
+
+const NO_Z = { z: Number.NaN, ...NO_PROBABILITY };
+
+/** @param matrix of all correlations among the variables, row-major */
+function whyUndefined(matrix: readonly number[], n: number): DependentUndefined | null {
+  const size = Math.sqrt(matrix.length);
+  if (n < FEWEST) return 'too-few-cases';
+  if (matrix.some((r, at) => at % (size + 1) !== 0 && !(Math.abs(r) < 1))) return 'exact';
+  return isCorrelationMatrix(Float64Array.from(matrix), size) ? null : 'impossible';
+}
+
+/** Zou's interval, held to what a difference of two correlations can be. */
+function differenceInterval(first: number, second: number, n: number, level: number, c: number): Interval | null {
+  const limits = (coefficient: number) => intervalOf('pearson', { coefficient, n }, level);
+  return zouInterval(first, second, limits(first), limits(second), c);
 }
 
 function assertInputs(correlations: Readonly<Record<string, number>>, n: number, alternative: Alternative, level: number): void {

@@ -1,17 +1,12 @@
 import { type Adjustment, adjustPValues } from '../correlation/adjust-p-values';
-import { assertAlternative, assertLevel, assertMethod } from '../correlation/options';
+import { assertMethod, type VarianceKind } from '../correlation/methods';
+import { assertAlternative, assertLevel } from '../correlation/options';
 import type { Alternative, Interval, Method } from '../correlation/types';
 import { fisherZ } from '../correlation/z-variance';
 import { chiSquaredP } from '../distributions/chi-squared';
 import { normalP } from '../distributions/tail-probability';
-import { assertCoefficient, assertSize, FEWEST_COMPARED, givenCoefficient, intervalOf, type VarianceKind, varianceOf } from './coefficient';
+import { assertCoefficient, assertSize, type GroupCoefficient, givenCoefficient, intervalOf, varianceOf } from './coefficient';
 import { zouInterval } from './zou-interval';
-
-/** A group's coefficient and the rows it rests on. */
-export interface GroupCoefficient {
-  readonly coefficient: number;
-  readonly n: number;
-}
 
 export interface CompareOptions {
   method: Method;
@@ -22,6 +17,8 @@ export interface CompareOptions {
   /** Default: the method's own variance of z. */
   variance?: VarianceKind;
 }
+
+export type { GroupCoefficient };
 
 export interface IndependentComparison {
   /** Homogeneity of all groups that could be tested: Q on their number less one degrees of freedom. */
@@ -47,7 +44,8 @@ export interface IndependentComparison {
  *
  * Source: Fisher (1921) for two groups; Q of k groups Hedges & Olkin (1985), ch. 11; Cohen's q Cohen (1988), ch. 4;
  * interval of the difference Zou (2007). Variance of z 1/(n − 3) for r, (1 + ρ²/2)/(n − 3) for ρ (Bonett & Wright 2000),
- * .437/(n − 4) for τ (Fieller, Hartley & Pearson 1957). Groups below n = 4 (Kendall 5) and coefficients of ±1 or NaN are
+ * .437/(n − 4) for τ (Fieller, Hartley & Pearson 1957), unless a group brings the one measured on its rows, which for τ
+ * counts ties. Groups below n = 4 (Kendall 5) and coefficients of ±1 or NaN are
  * not tested; fewer than two testable groups give NaN.
  * @throws {RangeError} a coefficient outside [−1, 1], a size that is no whole number, or an option that does not exist.
  */
@@ -62,11 +60,11 @@ export function compareIndependent(
     assertCoefficient(`coefficient ${k + 1}`, coefficient);
     assertSize(n);
   });
-  const isTestable = ({ coefficient, n }: GroupCoefficient) => n >= FEWEST_COMPARED[method] && Math.abs(coefficient) < 1;
+  const isTestable = (group: GroupCoefficient) => Math.abs(group.coefficient) < 1 && varianceOf(method, group, variance) > 0;
   const tested = groups.filter(isTestable);
   const untested = groups.flatMap((group, k) => (isTestable(group) ? [] : [k]));
   const zs = tested.map(({ coefficient }) => fisherZ(givenCoefficient(coefficient)));
-  const weights = tested.map(({ coefficient, n }) => 1 / varianceOf(method, coefficient, n, variance));
+  const weights = tested.map((group) => 1 / varianceOf(method, group, variance));
   const total = weights.reduce((sum, weight) => sum + weight, 0);
   const mean = zs.reduce((sum, z, k) => sum + weights[k] * z, 0) / total;
   const pooled = tested.length > 0 ? Math.tanh(mean) : Number.NaN;
@@ -88,7 +86,7 @@ export function compareIndependent(
   if (groups.length !== 2) return { q, df, ...chiSquaredP(q, df), z: Number.NaN, cohensQ: Number.NaN, interval: null, pooled, untested };
   const cohensQ = zs[0] - zs[1];
   const z = cohensQ / Math.sqrt(1 / weights[0] + 1 / weights[1]);
-  const [first, second] = tested.map(({ coefficient, n }) => intervalOf(method, coefficient, n, level, variance));
+  const [first, second] = tested.map((group) => intervalOf(method, group, level, variance));
   const interval = zouInterval(tested[0].coefficient, tested[1].coefficient, first, second);
   return { q, df, ...normalP(z, alternative), z, cohensQ, interval, pooled, untested };
 }

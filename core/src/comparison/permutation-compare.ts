@@ -1,36 +1,33 @@
-import { kendall } from '../correlation/kendall';
-import { assertMethod, assertPositiveInteger } from '../correlation/options';
-import { pearson } from '../correlation/pearson';
-import { spearman } from '../correlation/spearman';
+import { assertMethod, METHODS, type MethodEntry } from '../correlation/methods';
+import { assertPositiveInteger } from '../correlation/options';
 import type { Method } from '../correlation/types';
 import { Random } from '../random/random';
-import { midranks } from '../ranks/midranks';
 import { standardize } from '../transformation/standard-scales';
-import { compareIndependent } from './compare-independent';
 import { groupRows } from './grouped-rows';
 
 export interface PermutationComparison {
   readonly method: Method;
-  /** Q of the groups as observed. */
+  /** Weighted squares of the groups' z about their mean, as observed; weights by n alone. */
   readonly q: number;
   readonly pValue: number;
   readonly asExtreme: number;
   readonly permutations: number;
   readonly seed: number;
-  /** Labels of the groups that are too small or have no variation; they are not tested. */
+  /** Labels of the groups that are not tested: too small, without variation, or with a coefficient of exactly ±1. */
   readonly untested: readonly number[];
 }
 
 const ROUNDING = 1e-12;
-const COEFFICIENT = { pearson, spearman, kendall } as const;
 const FEWEST = 5;
 
 /**
  * Permutation test that groups do not differ in a correlation.
  *
  * Both variables are standardized within each group (ranks: ranked within, then standardized), so that groups may differ
- * in mean and spread; then rows are shuffled among the groups. Statistic: Q of `compareIndependent`. The hypothesis is
- * equality of the standardized joint distributions. p = (b + 1)/(m + 1), Phipson & Smyth (2010).
+ * in mean and spread; then rows are shuffled among the groups. Statistic: Σw(z − z̄)² with weights by n alone, so that every
+ * split is measured alike. A group whose coefficient is exactly ±1 has no z and is left out; a shuffled split that has
+ * such a group counts as at least as extreme. The hypothesis is equality of the standardized joint distributions.
+ * p = (b + 1)/(m + 1), Phipson & Smyth (2010); with fewer than two groups left all is NaN.
  * @param groups a label for each row; groups of fewer than five complete rows are not tested
  * @throws {RangeError} columns of unequal length, or an option that does not exist.
  */
@@ -42,32 +39,46 @@ export function permutationCompare(
 ): PermutationComparison {
   assertMethod(method);
   assertPositiveInteger('permutations', permutations);
-  const split = groupRows(x, y, groups);
-  const scale = (values: Float64Array) => standardize(method === 'pearson' ? values : midranks(values)).values;
-  const scaled = split.map((group) => ({ label: group.label, x: scale(group.x), y: scale(group.y) }));
-  const tested = scaled.flatMap((group) => (group.x && group.y && group.x.length >= FEWEST ? [{ x: group.x, y: group.y }] : []));
-  const untested = scaled.filter((group) => !group.x || !group.y || group.x.length < FEWEST).map(({ label }) => label);
+  const entry = METHODS[method];
+  const scale = (values: Float64Array) => standardize(entry.scale(values)).values;
+  const scaled = groupRows(x, y, groups).map((group) => ({ label: group.label, x: scale(group.x), y: scale(group.y) }));
+  const isTestable = ({ x: u, y: v }: (typeof scaled)[number]) =>
+    u !== null && v !== null && u.length >= FEWEST && Math.abs(entry.test(u, v, { p: 'approximate' }).coefficient) < 1;
+  const tested = scaled.filter(isTestable).flatMap((group) => (group.x && group.y ? [{ x: group.x, y: group.y }] : []));
+  const untested = scaled.filter((group) => !isTestable(group)).map(({ label }) => label);
   const none = { method, q: Number.NaN, pValue: Number.NaN, asExtreme: 0, permutations, seed, untested };
   if (tested.length < 2) return none;
   const [u, v] = [concatenated(tested.map((group) => group.x)), concatenated(tested.map((group) => group.y))];
-  const ends = tested.map((_, k) => tested.slice(0, k + 1).reduce((sum, group) => sum + group.x.length, 0));
   const order = Int32Array.from({ length: u.length }, (_, i) => i);
-  const statistic = () => {
-    const coefficients = ends.map((end, k) => {
-      const rows = order.subarray(k === 0 ? 0 : ends[k - 1], end);
-      const pick = (values: Float64Array) => Float64Array.from(rows, (row) => values[row]);
-      return { coefficient: COEFFICIENT[method](pick(u), pick(v), { p: 'approximate' }).coefficient, n: rows.length };
-    });
-    return compareIndependent(coefficients, { method }).q;
-  };
-  const q = statistic();
+  const statistic = spreadOfSplit(
+    entry,
+    tested.map((group) => group.x.length),
+    entry.resampled(u, v),
+  );
+  const q = statistic(order);
   const random = new Random(seed);
   let asExtreme = 0;
   for (let m = 0; m < permutations; m++) {
     random.shuffle(order);
-    if (statistic() >= q * (1 - ROUNDING)) asExtreme++;
+    if (statistic(order) >= q * (1 - ROUNDING)) asExtreme++;
   }
   return { ...none, q, asExtreme, pValue: (asExtreme + 1) / (permutations + 1) };
+}
+
+/** Σw(z − z̄)² of rows split into groups of these sizes, in order; infinite where a group's coefficient is ±1 or undefined. */
+function spreadOfSplit({ zVariance }: MethodEntry, sizes: readonly number[], coefficient: (rows: Int32Array) => number) {
+  const weights = sizes.map((n) => 1 / zVariance(0, n, 'default'));
+  const total = weights.reduce((sum, weight) => sum + weight, 0);
+  return (order: Int32Array): number => {
+    let start = 0;
+    const zs = sizes.map((n) => {
+      start += n;
+      const r = coefficient(order.subarray(start - n, start));
+      return Math.abs(r) < 1 - ROUNDING ? Math.atanh(r) : Number.POSITIVE_INFINITY;
+    });
+    const mean = zs.reduce((sum, z, k) => sum + weights[k] * z, 0) / total;
+    return mean < Number.POSITIVE_INFINITY ? zs.reduce((sum, z, k) => sum + weights[k] * (z - mean) ** 2, 0) : mean;
+  };
 }
 
 function concatenated(parts: readonly Float64Array[]): Float64Array {

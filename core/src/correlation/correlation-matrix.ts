@@ -1,8 +1,7 @@
 import { listwiseColumns } from '../columns/complete-rows';
 import { type Adjustment, adjustPValues } from './adjust-p-values';
-import { assertSameLength, resolveCorrelationOptions } from './options';
-import { createPearsonPairs } from './pearson-pairs';
-import { createRankPairs } from './rank-pairs';
+import { METHODS, resolveOptionsOf } from './methods';
+import { assertSameLength } from './options';
 import { FEWEST_ROWS } from './test-result';
 import type { TestedPairs } from './tested-pairs';
 import type { CorrelationOptions, CorrelationTest, Method, MissingRule, PMethod, UndefinedBecause } from './types';
@@ -46,12 +45,12 @@ export interface CorrelationMatrix {
  */
 export function correlationMatrix(columns: readonly Float64Array[], options: MatrixOptions): CorrelationMatrix {
   for (const column of columns) assertSameLength(columns[0], column);
-  const resolved = resolveCorrelationOptions(options.method, options);
+  const resolved = resolveOptionsOf(options.method, options);
   if (options.missing !== 'pairwise' && options.missing !== 'listwise') {
     throw new RangeError(`missing must be pairwise or listwise; got ${String(options.missing)}`);
   }
   const used = options.missing === 'listwise' ? listwiseColumns(columns) : columns;
-  const pairs = options.method === 'pearson' ? createPearsonPairs(used, resolved) : createRankPairs(used, resolved);
+  const pairs = METHODS[options.method].preparePairs(used, resolved);
   const matrix = emptyMatrix(columns.length, options.method);
   for (let i = 0; i < matrix.size; i++) {
     setDiagonal(matrix, i, pairs.column(i));
@@ -76,7 +75,7 @@ function emptyMatrix(size: number, method: Method): Draft {
     n: new Int32Array(cells),
     low: missing(),
     high: missing(),
-    pMethod: new Array<PMethod>(cells).fill(method === 'kendall' ? 'normal' : 't'),
+    pMethod: new Array<PMethod>(cells).fill(METHODS[method].approximateP),
     undefinedBecause: new Array<UndefinedBecause | null>(cells).fill(null),
   };
 }

@@ -1,10 +1,7 @@
-import { centreColumn } from '../columns/centre';
 import { completePair } from '../columns/complete-rows';
-import { kendallLeaveOneOut } from './kendall-leave-one-out';
-import { assertMethod, assertSameLength } from './options';
-import { pearson } from './pearson';
-import { spearmanLeaveOneOut } from './spearman-leave-one-out';
-import type { Method } from './types';
+import { assertMethod, METHODS } from './methods';
+import { assertAlternative, assertSameLength } from './options';
+import type { Alternative, Method } from './types';
 
 /** What each row does to a coefficient. Arrays have one entry for each row given; NaN where the row is incomplete. */
 export interface Influence {
@@ -15,10 +12,19 @@ export interface Influence {
   readonly leaveOneOut: Float64Array;
   /** The coefficient without the row less the one with it. */
   readonly change: Float64Array;
-  /** The row that changes Fisher's z most; −1 for none. */
+  /** The row that changes Fisher's z most; −1 for none, and where the points lie exactly on a line. */
   readonly mostInfluential: number;
-  /** Whether one point carries the coefficient: without it the sign flips, or |Δz|·√(n − 3) ≥ 1. */
+  /** The row that carries the coefficient, if any: without it z moves by its standard error or more, or a sign that was or becomes significant flips; else −1. */
+  readonly carrying: number;
   readonly onePointCarries: boolean;
+}
+
+export interface InfluenceOptions {
+  method: Method;
+  /** Of the tests by which a flipped sign counts. Default 'two-sided'. */
+  alternative?: Alternative;
+  /** Level of these tests. Default .05. */
+  alpha?: number;
 }
 
 /** A change of z by this many standard errors is what one point must bring about to be said to carry the coefficient. */
@@ -28,35 +34,35 @@ const CARRIES = 1;
  * Leave-one-out coefficients of all rows.
  *
  * Source: deletion diagnostics of Devlin, Gnanadesikan & Kettenring (1975). Pearson O(n) by updating the sums, ranks by
- * local updates in O(n log n). Missing values (NaN): rows complete for both. NaN where what is left does not vary.
- * @throws {RangeError} columns of unequal length or an unknown method.
+ * local updates in O(n log n). Missing values (NaN): rows complete for both. NaN where what is left does not vary. Points
+ * exactly on a line have no influence: no row carries a coefficient of ±1.
+ * @throws {RangeError} columns of unequal length, or an option that does not exist.
  */
-export function influence(x: Float64Array, y: Float64Array, { method }: { method: Method }): Influence {
+export function influence(
+  x: Float64Array,
+  y: Float64Array,
+  { method, alternative = 'two-sided', alpha = 0.05 }: InfluenceOptions,
+): Influence {
   assertMethod(method);
+  assertAlternative(alternative);
   assertSameLength(x, y);
   const rows = x.reduce<number[]>((found, value, row) => {
     if (value === value && y[row] === y[row]) found.push(row);
     return found;
   }, []);
   const pair = completePair(x, y);
-  const { coefficient, without } = leaveEachOut(pair.x, pair.y, method);
+  const { coefficient, without } = METHODS[method].leaveOneOut(pair.x, pair.y);
   const leaveOneOut = new Float64Array(x.length).fill(Number.NaN);
   rows.forEach((row, i) => {
     leaveOneOut[row] = without[i];
   });
   const n = rows.length;
   const whole = Math.atanh(coefficient);
-  let mostInfluential = -1;
-  let largest = -1;
-  let flips = false;
-  for (const row of rows) {
-    const reach = Math.abs(Math.atanh(leaveOneOut[row]) - whole);
-    if (reach > largest) {
-      largest = reach;
-      mostInfluential = row;
-    }
-    if (leaveOneOut[row] * coefficient < 0) flips = true;
-  }
+  const reach = (row: number) => Math.abs(Math.atanh(leaveOneOut[row]) - whole);
+  const exact = !(Math.abs(coefficient) < 1);
+  const mostInfluential = exact ? -1 : furthest(rows, reach);
+  const carries = mostInfluential >= 0 && reach(mostInfluential) * Math.sqrt(n - 3) >= CARRIES;
+  const carrying = carries || exact ? mostInfluential : flippingRow();
   return {
     method,
     n,
@@ -64,47 +70,33 @@ export function influence(x: Float64Array, y: Float64Array, { method }: { method
     leaveOneOut,
     change: leaveOneOut.map((value) => value - coefficient),
     mostInfluential,
-    onePointCarries: flips || largest * Math.sqrt(n - 3) >= CARRIES,
+    carrying,
+    onePointCarries: carrying >= 0,
   };
-}
 
-interface LeftOut {
-  readonly coefficient: number;
-  /** By row of the complete pair. */
-  readonly without: Float64Array;
-}
-
-/** Coefficient of a complete pair, with and without each row. */
-export function leaveEachOut(x: Float64Array, y: Float64Array, method: Method): LeftOut {
-  if (method === 'pearson') return pearsonLeaveOneOut(x, y);
-  return method === 'spearman' ? spearmanLeaveOneOut(x, y) : kendallLeaveOneOut(x, y);
-}
-
-/** If less than this share of the variation is left without a row, updating the sums would lose digits. */
-const LEAST_LEFT = 1e-3;
-
-function pearsonLeaveOneOut(x: Float64Array, y: Float64Array): LeftOut {
-  const n = x.length;
-  const u = centreColumn(x).centred;
-  const v = centreColumn(y).centred;
-  let [suu, svv, suv] = [0, 0, 0];
-  for (let i = 0; i < n; i++) {
-    suu += u[i] * u[i];
-    svv += v[i] * v[i];
-    suv += u[i] * v[i];
+  /** Of the rows without which the sign is another one, the one that moves z most, if either sign is significant. */
+  function flippingRow(): number {
+    const row = furthest(
+      rows.filter((candidate) => leaveOneOut[candidate] * coefficient < 0),
+      reach,
+    );
+    if (row < 0) return -1;
+    const { test } = METHODS[method];
+    const without = x.slice();
+    without[row] = Number.NaN;
+    return test(x, y, { alternative }).pValue <= alpha || test(without, y, { alternative }).pValue <= alpha ? row : -1;
   }
-  const factor = n / (n - 1);
-  const without = new Float64Array(n);
-  for (let i = 0; i < n; i++) {
-    const left = [suu - factor * u[i] * u[i], svv - factor * v[i] * v[i]];
-    // At most 1/(1 − LEAST_LEFT) rows can hold nearly all of the variation, so that these cost O(n) in all.
-    if (n < 4 || left[0] < LEAST_LEFT * suu || left[1] < LEAST_LEFT * svv) {
-      without[i] = pearson(withoutRow(x, i), withoutRow(y, i)).coefficient;
-    } else without[i] = Math.max(-1, Math.min(1, (suv - factor * u[i] * v[i]) / Math.sqrt(left[0] * left[1])));
-  }
-  return { coefficient: pearson(x, y).coefficient, without };
 }
 
-function withoutRow(values: Float64Array, row: number): Float64Array {
-  return values.filter((_, i) => i !== row);
+/** The row with the largest reach; −1 where none has one. */
+function furthest(rows: readonly number[], reach: (row: number) => number): number {
+  let best = -1;
+  let largest = -1;
+  for (const row of rows) {
+    if (reach(row) > largest) {
+      largest = reach(row);
+      best = row;
+    }
+  }
+  return best;
 }

@@ -2,8 +2,8 @@ import { denseRanks, rankBy } from '../ranks/midranks';
 import { countPairs } from '../ranks/pair-counts';
 import { sortOrder } from '../ranks/sort-order';
 import type { Ties } from '../ranks/ties';
-import { tauB } from './kendall';
 import { withoutOne } from './spearman-leave-one-out';
+import { tauB } from './tau';
 
 /** Kendall's τ-b with and without each row of a complete pair: S less what the row's own pairs add to it; O(n log n). */
 export function kendallLeaveOneOut(x: Float64Array, y: Float64Array): { coefficient: number; without: Float64Array } {

@@ -1,30 +1,48 @@
-import { exactDistribution, exactP, MOST_ROWS_CONDITIONAL } from '../distributions/exact-conditional';
+import { exactDistribution, exactP, MOST_ROWS_CONDITIONAL, SCORE_OF_PAIRS } from '../distributions/exact-conditional';
 import { exactKendallP, MOST_ROWS_KENDALL } from '../distributions/exact-kendall';
 import { normalP } from '../distributions/tail-probability';
-import { groupSizes, type Ties } from '../ranks/ties';
+import { groupSizes } from '../ranks/ties';
 import { type Concordance, concordance } from './concordance';
 import { fisherInterval } from './fisher-interval';
-import { assertSameLength, type ResolvedCorrelationOptions, resolveCorrelationOptions } from './options';
+import { assertSameLength, type MethodTraits, type ResolvedCorrelationOptions, resolveCorrelationOptions } from './options';
 import { createRankColumn, createRankScratch, denseWithin, type RankColumn, type RankScratch } from './rank-column';
+import { tauB, tauVariance, varianceOfS } from './tau';
 import { constantReason, FEWEST_ROWS, undefinedTest } from './test-result';
-import type { CorrelationOptions, CorrelationTest } from './types';
-import { type Coefficient, zVariance } from './z-variance';
+import type { CorrelationOptions, CorrelationTest, Interval } from './types';
+import { fiellerTauVariance } from './z-variance';
+
+export const KENDALL: MethodTraits = {
+  method: 'kendall',
+  intervals: ['brown-benedetti', 'fieller'],
+  hasExactP: true,
+  approximateP: 'normal',
+};
+/** Below, the interval that counts ties has too few rows to judge by, and Fieller's is used. */
+const FEWEST_FOR_SPREAD = 10;
+/** With fewer rows outside the largest tie of a variable no interval keeps its level (simulated coverage down to .7). */
+const FEWEST_OUTSIDE = 5;
 
 /**
  * Kendall's rank correlation τ-b.
  *
  * Source: Kendall (1938, 1945); computed by Knight (1966) in O(n log n). p exact without ties to n = 60 (Kendall 1938)
  * and, conditional on the ties of both variables, to n = 12; else normal with the variance of Kendall (1970), eq. 4.3,
- * without continuity correction. Interval: Fieller, Hartley & Pearson (1957), n ≥ 5. Missing values (NaN): rows complete
- * for both. A constant variable or n < 3 gives NaN with `undefinedBecause`.
+ * without continuity correction. Interval from n = 10 on by the larger of the distribution-free variance of τ-b (Brown &
+ * Benedetti 1977) and the variance that p uses, with Student's t on n − 2 degrees of freedom; for 5 ≤ n < 10, and on choice,
+ * Fieller, Hartley & Pearson (1957), which ignores ties. Missing values (NaN): rows complete for both. A constant variable or n < 3 gives NaN with `undefinedBecause`.
  * @param x values in row order; not changed
  * @param y as many values as x; not changed
  * @throws {RangeError} columns of unequal length, or an option that Kendall's τ does not have.
  */
 export function kendall(x: Float64Array, y: Float64Array, options?: CorrelationOptions): CorrelationTest {
   assertSameLength(x, y);
-  const resolved = resolveCorrelationOptions('kendall', options);
+  const resolved = resolveCorrelationOptions(KENDALL, options);
   return testKendall(createRankColumn(x), createRankColumn(y), createRankScratch(x.length), resolved);
+}
+
+/** Degrees of freedom of the quantile of τ's default interval: Student's where ties were counted, else the normal one. */
+export function tauQuantileDf(n: number): number {
+  return n < FEWEST_FOR_SPREAD ? Number.POSITIVE_INFINITY : n - 2;
 }
 
 /** The test of two columns that are sorted already. */
@@ -36,6 +54,9 @@ export function testKendall(a: RankColumn, b: RankColumn, scratch: RankScratch, 
   if (because) return undefinedTest(because, n, options);
   const coefficient = tauB(counts);
   const noTies = tiesX.groups === n && tiesY.groups === n;
+  const interval = n < FEWEST_FOR_SPREAD ? 'fieller' : options.interval;
+  const bySpread = interval === 'brown-benedetti';
+  const zVariance = bySpread ? tauVariance(coefficient, counts, scratch) : fiellerTauVariance(coefficient.r, n);
   const exact = options.p !== 'approximate' && n <= (noTies ? MOST_ROWS_KENDALL : MOST_ROWS_CONDITIONAL);
   return {
     method: 'kendall',
@@ -43,35 +64,21 @@ export function testKendall(a: RankColumn, b: RankColumn, scratch: RankScratch, 
     n,
     ...(exact ? exactTest(exactSignificance(a, b, s, noTies, options), s) : normalTest(counts, options)),
     alternative: options.alternative,
-    interval: fisherInterval(coefficient, zVariance('fieller', 'kendall', coefficient.r, n), options, 'fieller'),
+    interval: judgedInterval(fisherInterval(coefficient, zVariance, options, interval, bySpread ? tauQuantileDf(n) : undefined), counts),
+    zVariance: coefficient.oneMinusAbs === 0 ? Number.NaN : zVariance,
     ...(coefficient.oneMinusAbs === 0 ? { degenerate: true as const } : {}),
   };
 }
 
-/** τ-b = S/√((n₀ − n₁)(n₀ − n₂)) (Kendall 1945). */
-export function tauB({ n, s, tiesX, tiesY }: Concordance): Coefficient {
-  const untiedX = (n * (n - 1) - tiesX.pairs) / 2;
-  const untiedY = (n * (n - 1) - tiesY.pairs) / 2;
-  const root = untiedX === untiedY ? untiedX : Math.sqrt(untiedX) * Math.sqrt(untiedY);
-  return { r: s / root, oneMinusAbs: (root - Math.abs(s)) / root };
-}
-
-/** Variance of S under independence, given the ties (Kendall 1970, eq. 4.3). */
-function varianceOfS({ n, tiesX, tiesY }: Concordance): number {
-  const m = n * (n - 1);
-  // t(t − 1)(2t + 5) = 2t(t − 1)(t − 2) + 9t(t − 1)
-  const cubic = ({ pairs, triples }: Ties) => 2 * triples + 9 * pairs;
-  return (
-    (m * (2 * n + 5) - cubic(tiesX) - cubic(tiesY)) / 18 +
-    (tiesX.pairs * tiesY.pairs) / (2 * m) +
-    (tiesX.triples * tiesY.triples) / (9 * m * (n - 2))
-  );
+/** An interval that says where its level is no promise. */
+function judgedInterval(interval: Interval | null, { n, largestTie }: Concordance): Interval | null {
+  return interval && largestTie > 1 && n - largestTie < FEWEST_OUTSIDE ? { ...interval, unsure: 'few-outside-largest-tie' } : interval;
 }
 
 function exactSignificance(a: RankColumn, b: RankColumn, s: number, noTies: boolean, { alternative }: ResolvedCorrelationOptions): number {
   const [x, y] = [denseWithin(a, b), denseWithin(b, a)];
   if (noTies) return exactKendallP(s, x.length, alternative);
-  return exactP(exactDistribution('kendall', groupSizes(x), groupSizes(y)), s, alternative);
+  return exactP(exactDistribution(SCORE_OF_PAIRS, groupSizes(x), groupSizes(y)), s, alternative);
 }
 
 function exactTest(pValue: number, s: number) {

@@ -1,16 +1,19 @@
-import type { Alternative, CorrelationOptions, IntervalKind, Method } from './types';
+import type { Alternative, CorrelationOptions, IntervalKind, Method, PMethod } from './types';
 
 const ALTERNATIVES: readonly Alternative[] = ['two-sided', 'greater', 'less'];
 const P_CHOICES = ['best', 'exact', 'approximate'] as const;
-/** The kinds of interval that a method has, its default first. */
-export const INTERVAL_KINDS: Readonly<Record<Method, readonly Exclude<IntervalKind, 'default'>[]>> = {
-  pearson: ['fisher', 'adf'],
-  spearman: ['bonett-wright', 'fieller', 'fisher'],
-  kendall: ['fieller'],
-};
 
-export interface ResolvedCorrelationOptions {
+/** What a method's options may be. */
+export interface MethodTraits {
   readonly method: Method;
+  /** The kinds of interval it has, its default first. */
+  readonly intervals: readonly [Exclude<IntervalKind, 'default'>, ...Exclude<IntervalKind, 'default'>[]];
+  readonly hasExactP: boolean;
+  /** How p is got where it is not exact. */
+  readonly approximateP: PMethod;
+}
+
+export interface ResolvedCorrelationOptions extends MethodTraits {
   readonly alternative: Alternative;
   readonly level: number;
   readonly p: 'best' | 'exact' | 'approximate';
@@ -19,28 +22,22 @@ export interface ResolvedCorrelationOptions {
 
 /**
  * Fills in the defaults and refuses what cannot be meant.
- * @throws {RangeError} an unknown method or alternative, a level outside (0, 1), or a p or an interval that the method does not have.
+ * @throws {RangeError} an unknown alternative, a level outside (0, 1), or a p or an interval that the method does not have.
  */
 export function resolveCorrelationOptions(
-  method: Method,
+  traits: MethodTraits,
   { alternative = 'two-sided', level = 0.95, p = 'best', interval = 'default' }: CorrelationOptions = {},
 ): ResolvedCorrelationOptions {
-  assertMethod(method);
+  const { method, intervals, hasExactP, approximateP } = traits;
   assertAlternative(alternative);
   assertLevel(level);
   if (!P_CHOICES.includes(p)) throw new RangeError(`p must be one of ${P_CHOICES.join(', ')}; got ${String(p)}`);
-  if (method === 'pearson' && p === 'exact') throw new RangeError('p must not be exact for pearson: it has no exact p-value');
-  const kind = interval === 'default' ? INTERVAL_KINDS[method][0] : interval;
-  if (!INTERVAL_KINDS[method].includes(kind)) {
-    throw new RangeError(`interval must be one of ${INTERVAL_KINDS[method].join(', ')} for ${method}; got ${String(interval)}`);
+  if (p === 'exact' && !hasExactP) throw new RangeError(`p must not be exact for ${method}: it has no exact p-value`);
+  const kind = interval === 'default' ? intervals[0] : interval;
+  if (!intervals.includes(kind)) {
+    throw new RangeError(`interval must be one of ${intervals.join(', ')} for ${method}; got ${String(interval)}`);
   }
-  return { method, alternative, level, p, interval: kind };
-}
-
-/** @throws {RangeError} an unknown method. */
-export function assertMethod(method: Method): void {
-  if (!(method in INTERVAL_KINDS))
-    throw new RangeError(`method must be one of ${Object.keys(INTERVAL_KINDS).join(', ')}; got ${String(method)}`);
+  return { method, intervals, hasExactP, approximateP, alternative, level, p, interval: kind };
 }
 
 /** @throws {RangeError} an unknown alternative. */

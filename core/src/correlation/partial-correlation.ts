@@ -1,12 +1,11 @@
-import { centreColumn } from '../columns/centre';
 import { listwiseColumns } from '../columns/complete-rows';
 import { applyReflections, factorize } from '../linear-algebra/householder';
-import { midranks } from '../ranks/midranks';
+import { centredUnit, sumOfSquares, type UnitColumn } from '../regression/unit-columns';
 import { bootstrapInterval } from '../resampling/bootstrap-interval';
 import { correlationP } from './correlation-p';
 import { fisherInterval } from './fisher-interval';
-import { kendall } from './kendall';
-import { assertMethod, assertSameLength, resolveCorrelationOptions } from './options';
+import { assertMethod, METHODS, type MethodEntry, resolveOptionsOf } from './methods';
+import { assertSameLength } from './options';
 import { constantReason, FEWEST_ROWS, undefinedTest } from './test-result';
 import type { Alternative, CorrelationTest, Method } from './types';
 import { toUnitLength, unitProduct } from './unit-product';
@@ -15,7 +14,7 @@ export interface PartialOptions {
   method: Method;
   alternative?: Alternative;
   level?: number;
-  /** For Kendall's interval, which has no formula: bootstrap replicates and seed. */
+  /** For Kendall's interval, which has no formula: bootstrap replicates (default 2,000; 0 for no interval) and seed. */
   replicates?: number;
   seed?: number;
 }
@@ -25,9 +24,6 @@ export interface PartialCorrelation extends CorrelationTest {
   /** Rank of the controls: how many of them tell something of their own. */
   readonly controls: number;
 }
-
-/** What is left of a column below this share of its length is rounding. */
-const REST_IS_ROUNDING = 1e-13;
 
 /**
  * Correlation of x and y with controls held constant, over the rows complete for all of them.
@@ -48,27 +44,28 @@ export function partialCorrelation(
   assertSameLength(x, y, ...controls);
   if (controls.length === 0) throw new RangeError('controls must hold at least one column');
   const complete = listwiseColumns([x, y, ...controls]);
-  if (options.method === 'kendall') return partialKendall(complete, options);
-  const resolved = resolveCorrelationOptions(options.method, options);
+  const { partial, scale } = METHODS[options.method];
+  if (partial.from === 'one-control') return partialOfOne(complete, options);
+  const resolved = resolveOptionsOf(options.method, options);
   const n = complete[0].length;
-  const used = options.method === 'spearman' ? complete.map(midranks) : complete;
-  const centred = used.map((column) => centreColumn(column));
-  const [first, second, ...others] = centred;
-  const units = others.filter(({ constant }) => !constant).map(({ centred: values }) => values);
-  for (const values of units) toUnitLength(values);
-  const factors = factorize(units, { pivot: true, tolerances: new Float64Array(units.length).fill(REST_IS_ROUNDING) });
+  const [first, second, ...others] = complete.map((column) => centredUnit(scale(column)));
+  // The same tolerances as a regression's, so that both call the same columns dependent.
+  const varying = others.filter(({ empty }) => !empty);
+  const factors = factorize(
+    varying.map(({ unit }) => unit),
+    { pivot: true, tolerances: varying.map(({ tolerance }) => tolerance) },
+  );
   const k = factors.rank;
   const df = n - 2 - k;
   const none = (because: Parameters<typeof undefinedTest>[0]) => ({ ...undefinedTest(because, n, resolved), controls: k });
   if (n < FEWEST_ROWS || df < 1) return none('too-few-cases');
-  const rests = [first, second].map(({ centred: values, constant }) => (constant ? null : restOf(values)));
+  const rests = [first, second].map((column) => (column.empty ? null : restOf(column)));
   const because = constantReason(rests[0] === null, rests[1] === null);
   const [u, v] = rests;
   if (because || !u || !v) return none(because ?? 'constant-both');
   const product = unitProduct(u, v);
   const { t, pValue, log10P } = correlationP(product.r, product.oneMinusAbs, df, resolved.alternative);
-  const [numerator, kind] = options.method === 'spearman' ? ([1.06, 'fieller'] as const) : ([1, 'fisher'] as const);
-  const variance = n - k > 3 ? numerator / (n - k - 3) : Number.NaN;
+  const variance = n - k > 3 ? partial.numerator / (n - k - 3) : Number.NaN;
   return {
     method: options.method,
     coefficient: product.r,
@@ -79,58 +76,59 @@ export function partialCorrelation(
     pMethod: 't',
     statistic: { name: 't', value: t, df },
     alternative: resolved.alternative,
-    interval: fisherInterval(product, variance, resolved, kind),
+    interval: fisherInterval(product, variance, resolved, partial.interval),
+    zVariance: variance,
     ...(product.oneMinusAbs === 0 ? { degenerate: true as const } : {}),
   };
 
   /** The part of a column that the controls do not tell, of unit length; in the coordinates of Q. */
-  function restOf(values: Float64Array): Float64Array | null {
-    toUnitLength(values);
-    const rest = applyReflections(factors, values).subarray(k);
-    if (Math.sqrt(rest.reduce((sum, value) => sum + value * value, 0)) < REST_IS_ROUNDING * Math.sqrt(values.length)) return null;
+  function restOf({ unit, tolerance }: UnitColumn): Float64Array | null {
+    const rest = applyReflections(factors, unit).subarray(k);
+    if (!(Math.sqrt(sumOfSquares(rest)) > tolerance)) return null;
     toUnitLength(rest);
     return rest;
   }
 }
 
-function partialKendall(columns: readonly Float64Array[], options: PartialOptions): PartialCorrelation {
-  if (columns.length !== 3) throw new RangeError(`kendall takes one control; got ${columns.length - 2}`);
-  const { alternative, level } = resolveCorrelationOptions('kendall', {
+/** Kendall (1942): τ of one control, with a bootstrap interval and no p-value. */
+function partialOfOne(columns: readonly Float64Array[], options: PartialOptions): PartialCorrelation {
+  const { method } = options;
+  if (columns.length !== 3) throw new RangeError(`${method} takes one control; got ${columns.length - 2}`);
+  const resolved = resolveOptionsOf(method, {
     ...(options.alternative ? { alternative: options.alternative } : {}),
     ...(options.level ? { level: options.level } : {}),
   });
+  const { alternative, level } = resolved;
   const [x, y, z] = columns;
   const n = x.length;
-  const whole = kendall(x, y, { p: 'approximate' });
-  if (whole.undefinedBecause) return { ...undefinedTest(whole.undefinedBecause, n, { method: 'kendall', alternative }), controls: 0 };
-  const coefficient = partialTau(x, y, z);
-  if (Number.isNaN(coefficient)) return { ...undefinedTest('constant-both', n, { method: 'kendall', alternative }), controls: 1 };
-  const pick = (column: Float64Array, rows: Int32Array) => Float64Array.from(rows, (row) => column[row]);
-  const { interval } = bootstrapInterval({
-    n,
-    statistic: (rows) => partialTau(pick(x, rows), pick(y, rows), pick(z, rows)),
-    replicates: options.replicates ?? 2000,
-    seed: options.seed ?? 1,
-    level,
-  });
+  const { undefinedBecause } = METHODS[method].test(x, y, { p: 'approximate' });
+  if (undefinedBecause) return { ...undefinedTest(undefinedBecause, n, resolved), controls: 0 };
+  const statistic = partialTau(x, y, z, METHODS[method]);
+  const coefficient = statistic(Int32Array.from({ length: n }, (_, i) => i));
+  if (Number.isNaN(coefficient)) return { ...undefinedTest('constant-both', n, resolved), controls: 1 };
+  const { replicates = 2000, seed = 1 } = options;
+  const interval = replicates > 0 ? bootstrapInterval({ n, statistic, replicates, seed, level }).interval : null;
   return {
-    method: 'kendall',
+    method,
     coefficient,
     n,
     controls: 1,
     pValue: Number.NaN,
     log10P: Number.NaN,
-    pMethod: 'normal',
+    pMethod: resolved.approximateP,
     statistic: null,
     alternative,
     interval,
+    zVariance: Number.NaN,
   };
 }
 
-/** Kendall (1942), eq. 4; a control that does not vary leaves τ as it is. */
-function partialTau(x: Float64Array, y: Float64Array, z: Float64Array): number {
-  const tau = (a: Float64Array, b: Float64Array) => kendall(a, b, { p: 'approximate' }).coefficient;
-  const [xy, xz, yz] = [tau(x, y), tau(x, z), tau(y, z)];
-  if (Number.isNaN(xz) && Number.isNaN(yz)) return xy;
-  return (xy - xz * yz) / Math.sqrt((1 - xz * xz) * (1 - yz * yz));
+/** Kendall (1942), eq. 4, of drawn rows; a control that does not vary leaves τ as it is. */
+function partialTau(x: Float64Array, y: Float64Array, z: Float64Array, { resampled }: MethodEntry): (rows: Int32Array) => number {
+  const [ofXY, ofXZ, ofYZ] = [resampled(x, y), resampled(x, z), resampled(y, z)];
+  return (rows) => {
+    const [xy, xz, yz] = [ofXY(rows), ofXZ(rows), ofYZ(rows)];
+    if (Number.isNaN(xz) && Number.isNaN(yz)) return xy;
+    return (xy - xz * yz) / Math.sqrt((1 - xz * xz) * (1 - yz * yz));
+  };
 }

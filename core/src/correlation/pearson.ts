@@ -3,11 +3,13 @@ import { completePair } from '../columns/complete-rows';
 import { adfVariance } from './adf-variance';
 import { correlationP } from './correlation-p';
 import { fisherInterval } from './fisher-interval';
-import { assertSameLength, type ResolvedCorrelationOptions, resolveCorrelationOptions } from './options';
+import { assertSameLength, type MethodTraits, type ResolvedCorrelationOptions, resolveCorrelationOptions } from './options';
 import { constantReason, FEWEST_ROWS, undefinedTest } from './test-result';
 import type { CorrelationOptions, CorrelationTest } from './types';
 import { toUnitLength, type UnitProduct, unitProduct } from './unit-product';
-import { zVariance } from './z-variance';
+import { fisherVariance } from './z-variance';
+
+export const PEARSON: MethodTraits = { method: 'pearson', intervals: ['fisher', 'adf'], hasExactP: false, approximateP: 't' };
 
 /**
  * Pearson's product-moment correlation of two variables, with its t test and an interval.
@@ -21,7 +23,7 @@ import { zVariance } from './z-variance';
  */
 export function pearson(x: Float64Array, y: Float64Array, options?: CorrelationOptions): CorrelationTest {
   assertSameLength(x, y);
-  const resolved = resolveCorrelationOptions('pearson', options);
+  const resolved = resolveCorrelationOptions(PEARSON, options);
   const pair = completePair(x, y);
   return testPearson(pair.x, pair.y, pair.x.length, resolved);
 }
@@ -42,7 +44,7 @@ export function testPearson(x: Float64Array, y: Float64Array, n: number, options
 /** The full test from a coefficient that could be computed. */
 export function testFromProduct(product: UnitProduct, n: number, options: ResolvedCorrelationOptions, adf: () => number): CorrelationTest {
   const { t, pValue, log10P } = correlationP(product.r, product.oneMinusAbs, n - 2, options.alternative);
-  const variance = options.interval === 'adf' ? adfOverN(product, n, adf) : zVariance('fisher', 'pearson', product.r, n);
+  const variance = options.interval === 'adf' ? adfOverN(product, n, adf) : fisherVariance(product.r, n);
   return {
     method: 'pearson',
     coefficient: product.r,
@@ -53,6 +55,7 @@ export function testFromProduct(product: UnitProduct, n: number, options: Resolv
     statistic: { name: 't', value: t, df: n - 2 },
     alternative: options.alternative,
     interval: fisherInterval(product, variance, options, options.interval),
+    zVariance: product.oneMinusAbs === 0 ? Number.NaN : variance,
     ...(product.oneMinusAbs === 0 ? { degenerate: true as const } : {}),
   };
 }

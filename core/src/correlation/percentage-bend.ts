@@ -46,8 +46,11 @@ export function percentageBend(
 }
 
 /** Deviations from the bent location in units of the bent scale, held within ±1; null where the scale is 0. */
-function bent(x: Float64Array, beta: number): Float64Array | null {
-  const n = x.length;
+function bent(column: Float64Array, beta: number): Float64Array | null {
+  const n = column.length;
+  // From a middle value, an exact subtraction: the median of 1e9 + small noise is rounded at the size of 1e9.
+  const middle = column.slice().sort()[n >> 1];
+  const x = column.map((value) => value - middle);
   const median = quantile(x.slice().sort(), 0.5);
   const distances = x.map((value) => Math.abs(value - median)).sort();
   const omega = distances[Math.floor((1 - beta) * n + 0.5) - 1];

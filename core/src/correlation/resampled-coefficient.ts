@@ -3,22 +3,15 @@ import { denseRanks } from '../ranks/midranks';
 import { sortOrder } from '../ranks/sort-order';
 import { rankVariation, type Ties } from '../ranks/ties';
 import { concordance } from './concordance';
-import { tauB } from './kendall';
 import { createRankScratch, type RankColumn } from './rank-column';
 import { rhoFromDifferences } from './rho-from-differences';
-import type { Method } from './types';
+import { tauB } from './tau';
 
-/** The coefficient of a resample, given by its row numbers; NaN where one of the variables does not vary in it. */
+/** The coefficient of rows of the pair, not more than it has, given by their numbers; NaN where one of the variables does not vary in it. */
 export type ResampledCoefficient = (rows: Int32Array) => number;
 
-/** Prepares a complete pair once, so that each resample costs O(n), for Kendall O(n log n), without new memory. */
-export function createResampledCoefficient(x: Float64Array, y: Float64Array, method: Method): ResampledCoefficient {
-  if (method === 'pearson') return resampledPearson(x, y);
-  const [denseX, denseY] = [denseRanks(x, sortOrder(x)), denseRanks(y, sortOrder(y))];
-  return method === 'spearman' ? resampledSpearman(denseX, denseY) : resampledKendall(denseX, denseY);
-}
-
-function resampledPearson(x: Float64Array, y: Float64Array): ResampledCoefficient {
+/** Pearson's r in O(n) for each resample, without new memory. */
+export function resampledPearson(x: Float64Array, y: Float64Array): ResampledCoefficient {
   const u = centreColumn(x).centred;
   const v = centreColumn(y).centred;
   return (rows) => {
@@ -42,7 +35,9 @@ function resampledPearson(x: Float64Array, y: Float64Array): ResampledCoefficien
   };
 }
 
-function resampledSpearman(denseX: Int32Array, denseY: Int32Array): ResampledCoefficient {
+/** Spearman's ρ in O(n) for each resample, without new memory. */
+export function resampledSpearman(x: Float64Array, y: Float64Array): ResampledCoefficient {
+  const [denseX, denseY] = denseOf(x, y);
   const [ranksX, ranksY] = [new Float64Array(denseX.length), new Float64Array(denseY.length)];
   const counts = new Int32Array(denseX.length);
   return (rows) => {
@@ -75,23 +70,30 @@ function ranksOfDrawn(dense: Int32Array, rows: Int32Array, counts: Int32Array, r
   return { n, groups, pairs, triples };
 }
 
-function resampledKendall(denseX: Int32Array, denseY: Int32Array): ResampledCoefficient {
+/** Kendall's τ-b in O(n log n) for each resample, without new memory. */
+export function resampledKendall(x: Float64Array, y: Float64Array): ResampledCoefficient {
+  const [denseX, denseY] = denseOf(x, y);
   const n = denseX.length;
   const scratch = createRankScratch(n);
   const starts = new Int32Array(n + 1);
-  const x = { order: new Uint32Array(n), dense: new Int32Array(n), whole: null };
-  const y: RankColumn = { order: new Uint32Array(n), dense: new Int32Array(n), whole: null };
+  const order = new Uint32Array(n);
+  const dense = new Int32Array(n);
+  const drawnY: RankColumn = { order: new Uint32Array(n), dense: new Int32Array(n), whole: null };
   return (rows) => {
     starts.fill(0);
     for (let i = 0; i < rows.length; i++) {
-      x.dense[i] = denseX[rows[i]];
-      y.dense[i] = denseY[rows[i]];
-      starts[x.dense[i] + 1]++;
+      dense[i] = denseX[rows[i]];
+      drawnY.dense[i] = denseY[rows[i]];
+      starts[dense[i] + 1]++;
     }
     for (let value = 1; value <= n; value++) starts[value] += starts[value - 1];
-    for (let i = 0; i < rows.length; i++) x.order[starts[x.dense[i]]++] = i;
-    const counted = concordance(x, y, scratch);
+    for (let i = 0; i < rows.length; i++) order[starts[dense[i]]++] = i;
+    const counted = concordance({ order: order.subarray(0, rows.length), dense, whole: null }, drawnY, scratch);
     if (counted.tiesX.groups === 1 || counted.tiesY.groups === 1) return Number.NaN;
     return tauB(counted).r;
   };
+}
+
+function denseOf(x: Float64Array, y: Float64Array): [Int32Array, Int32Array] {
+  return [denseRanks(x, sortOrder(x)), denseRanks(y, sortOrder(y))];
 }

@@ -1,13 +1,20 @@
-import { exactDistribution, exactP, MOST_ROWS_CONDITIONAL } from '../distributions/exact-conditional';
+import { exactDistribution, exactP, MOST_ROWS_CONDITIONAL, PRODUCTS_OF_RANKS } from '../distributions/exact-conditional';
 import { groupSizes, rankVariation } from '../ranks/ties';
 import { correlationP } from './correlation-p';
 import { fisherInterval } from './fisher-interval';
-import { assertSameLength, type ResolvedCorrelationOptions, resolveCorrelationOptions } from './options';
+import { assertSameLength, type MethodTraits, type ResolvedCorrelationOptions, resolveCorrelationOptions } from './options';
 import { createRankColumn, createRankScratch, denseWithin, type RankColumn, type RankScratch, ranksWithin } from './rank-column';
 import { rhoFromDifferences } from './rho-from-differences';
 import { constantReason, FEWEST_ROWS, undefinedTest } from './test-result';
-import type { CorrelationOptions, CorrelationTest } from './types';
-import { type Coefficient, zVariance } from './z-variance';
+import type { CorrelationOptions, CorrelationTest, IntervalKind } from './types';
+import { bonettWrightVariance, type Coefficient, fiellerVariance, fisherVariance } from './z-variance';
+
+export const SPEARMAN: MethodTraits = {
+  method: 'spearman',
+  intervals: ['bonett-wright', 'fieller', 'fisher'],
+  hasExactP: true,
+  approximateP: 't',
+};
 
 /**
  * Spearman's rank correlation ρ: Pearson's coefficient of the midranks of the rows complete for both.
@@ -21,7 +28,7 @@ import { type Coefficient, zVariance } from './z-variance';
  */
 export function spearman(x: Float64Array, y: Float64Array, options?: CorrelationOptions): CorrelationTest {
   assertSameLength(x, y);
-  const resolved = resolveCorrelationOptions('spearman', options);
+  const resolved = resolveCorrelationOptions(SPEARMAN, options);
   return testSpearman(createRankColumn(x), createRankColumn(y), createRankScratch(x.length), resolved);
 }
 
@@ -38,6 +45,7 @@ export function testSpearman(a: RankColumn, b: RankColumn, scratch: RankScratch,
   const squaredDifferences = complete ? sumAll(x.ranks, y.ranks) : sumComplete(a, b, x.ranks, y.ranks);
   const variation = [rankVariation(x.ties), rankVariation(y.ties)] as const;
   const coefficient = rhoFromDifferences(squaredDifferences, ...variation);
+  const zVariance = VARIANCE[options.interval]?.(coefficient.r, n) ?? Number.NaN;
   const exact = options.p !== 'approximate' && n <= MOST_ROWS_CONDITIONAL;
   return {
     method: 'spearman',
@@ -45,7 +53,8 @@ export function testSpearman(a: RankColumn, b: RankColumn, scratch: RankScratch,
     n,
     ...(exact ? exactTest(a, b, sumOfProducts(squaredDifferences, ...variation, n), options) : approximateTest(coefficient, n, options)),
     alternative: options.alternative,
-    interval: fisherInterval(coefficient, intervalVariance(coefficient.r, n, options), options, options.interval),
+    interval: fisherInterval(coefficient, zVariance, options, options.interval),
+    zVariance: coefficient.oneMinusAbs === 0 ? Number.NaN : zVariance,
     ...(coefficient.oneMinusAbs === 0 ? { degenerate: true as const } : {}),
   };
 }
@@ -75,7 +84,7 @@ function sumOfProducts(squaredDifferences: number, variationX: number, variation
 }
 
 function exactTest(a: RankColumn, b: RankColumn, t: number, { alternative }: ResolvedCorrelationOptions) {
-  const distribution = exactDistribution('spearman', groupSizes(denseWithin(a, b)), groupSizes(denseWithin(b, a)));
+  const distribution = exactDistribution(PRODUCTS_OF_RANKS, groupSizes(denseWithin(a, b)), groupSizes(denseWithin(b, a)));
   const pValue = exactP(distribution, t, alternative);
   return { pValue, log10P: Math.log10(pValue), pMethod: 'exact' as const, statistic: { name: 'ΣRS', value: t / 4 } };
 }
@@ -85,6 +94,8 @@ function approximateTest({ r, oneMinusAbs }: Coefficient, n: number, { alternati
   return { pValue, log10P, pMethod: 't' as const, statistic: { name: 't', value: t, df: n - 2 } };
 }
 
-function intervalVariance(r: number, n: number, { interval }: ResolvedCorrelationOptions): number {
-  return interval === 'adf' ? Number.NaN : zVariance(interval, 'spearman', r, n);
-}
+const VARIANCE: Partial<Readonly<Record<IntervalKind, (rho: number, n: number) => number>>> = {
+  'bonett-wright': bonettWrightVariance,
+  fieller: fiellerVariance,
+  fisher: fisherVariance,
+};

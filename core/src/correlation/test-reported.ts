@@ -1,6 +1,6 @@
 import { assertCoefficient, assertSize } from '../comparison/coefficient';
 import { resolveCorrelationOptions } from './options';
-import { testFromProduct } from './pearson';
+import { PEARSON, testFromProduct } from './pearson';
 import { FEWEST_ROWS, undefinedTest } from './test-result';
 import type { Alternative, CorrelationTest } from './types';
 
@@ -19,7 +19,7 @@ export interface ReportedOptions {
 export function testReported({ coefficient, n }: { coefficient: number; n: number }, options: ReportedOptions = {}): CorrelationTest {
   assertCoefficient('coefficient', coefficient);
   assertSize(n);
-  const resolved = resolveCorrelationOptions('pearson', options);
+  const resolved = resolveCorrelationOptions(PEARSON, options);
   if (n < FEWEST_ROWS) return undefinedTest('too-few-cases', n, resolved);
   return testFromProduct({ r: coefficient, oneMinusAbs: 1 - Math.abs(coefficient) }, n, resolved, () => Number.NaN);
 }

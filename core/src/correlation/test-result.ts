@@ -15,7 +15,7 @@ export function constantReason(x: boolean, y: boolean): UndefinedBecause | null 
 export function undefinedTest(
   undefinedBecause: UndefinedBecause,
   n: number,
-  { method, alternative }: Pick<ResolvedCorrelationOptions, 'method' | 'alternative'>,
+  { method, alternative, approximateP }: Pick<ResolvedCorrelationOptions, 'method' | 'alternative' | 'approximateP'>,
 ): CorrelationTest {
   return {
     method,
@@ -23,10 +23,11 @@ export function undefinedTest(
     n,
     pValue: Number.NaN,
     log10P: Number.NaN,
-    pMethod: method === 'kendall' ? 'normal' : 't',
+    pMethod: approximateP,
     statistic: null,
     alternative,
     interval: null,
+    zVariance: Number.NaN,
     undefinedBecause,
   };
 }

@@ -15,9 +15,9 @@ export type PMethod = 't' | 'normal' | 'exact' | 'permutation';
 
 /**
  * Kinds of interval, all on Fisher's z scale. `default` is Fisher's for Pearson, Bonett & Wright's for Spearman and
- * Fieller, Hartley & Pearson's for Kendall; `adf` (asymptotically distribution-free) is for Pearson.
+ * Brown & Benedetti's for Kendall, which counts ties as p does; `adf` (asymptotically distribution-free) is for Pearson.
  */
-export type IntervalKind = 'default' | 'fisher' | 'fieller' | 'bonett-wright' | 'adf';
+export type IntervalKind = 'default' | 'fisher' | 'fieller' | 'bonett-wright' | 'brown-benedetti' | 'adf';
 
 /** A confidence interval. One-sided alternatives have one limit at −1 or 1. */
 export interface Interval {
@@ -26,6 +26,8 @@ export interface Interval {
   /** Confidence level between 0 and 1. */
   readonly level: number;
   readonly method: string;
+  /** Why its level is no promise here: fewer than five rows lie outside the commonest value of a variable. */
+  readonly unsure?: 'few-outside-largest-tie' | undefined;
 }
 
 /** A statistic with its name and, where it has them, its degrees of freedom. */
@@ -50,6 +52,8 @@ export interface CorrelationTest {
   readonly alternative: Alternative;
   /** null where n is too small for it, or where the coefficient is exactly ±1. */
   readonly interval: Interval | null;
+  /** Variance of Fisher's z that the interval rests on; NaN where there is none. */
+  readonly zVariance: number;
   /** Set where the coefficient is exactly ±1: there is no interval. */
   readonly degenerate?: true;
   readonly undefinedBecause?: UndefinedBecause;

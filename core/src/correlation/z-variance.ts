@@ -1,5 +1,3 @@
-import type { IntervalKind } from './types';
-
 /** A coefficient with 1 − |coefficient| to full precision. */
 export interface Coefficient {
   readonly r: number;
@@ -7,20 +5,27 @@ export interface Coefficient {
 }
 
 /**
- * Variance of Fisher's z of a coefficient; NaN or infinite where n is too small.
- * Sources: `fisher` 1/(n − 3), Fisher (1921); `bonett-wright` (1 + ρ²/2)/(n − 3), Bonett & Wright (2000);
- * `fieller` 1.06/(n − 3) for ρ and .437/(n − 4) for τ, Fieller, Hartley & Pearson (1957).
+ * Variance of Fisher's z of a coefficient from its value and n alone; NaN where n is too small.
+ * Sources: `fisherVariance` 1/(n − 3), Fisher (1921); `bonettWrightVariance` (1 + ρ²/2)/(n − 3), Bonett & Wright (2000);
+ * `fiellerVariance` 1.06/(n − 3) for ρ and `fiellerTauVariance` .437/(n − 4) for τ, Fieller, Hartley & Pearson (1957).
  */
-export function zVariance(
-  kind: Exclude<IntervalKind, 'default' | 'adf'>,
-  method: 'pearson' | 'spearman' | 'kendall',
-  r: number,
-  n: number,
-): number {
-  if (method === 'kendall') return n > 4 ? 0.437 / (n - 4) : Number.NaN;
-  if (n <= 3) return Number.NaN;
-  if (kind === 'fieller') return 1.06 / (n - 3);
-  return kind === 'bonett-wright' ? (1 + (r * r) / 2) / (n - 3) : 1 / (n - 3);
+export function fisherVariance(_r: number, n: number): number {
+  return n > 3 ? 1 / (n - 3) : Number.NaN;
+}
+
+export function bonettWrightVariance(rho: number, n: number): number {
+  return n > 3 ? (1 + (rho * rho) / 2) / (n - 3) : Number.NaN;
+}
+
+export function fiellerVariance(_rho: number, n: number): number {
+  return n > 3 ? FIELLER_RHO / (n - 3) : Number.NaN;
+}
+
+/** Numerator of the variance of z of ρ (Fieller, Hartley & Pearson 1957). */
+export const FIELLER_RHO = 1.06;
+
+export function fiellerTauVariance(_tau: number, n: number): number {
+  return n > 4 ? 0.437 / (n - 4) : Number.NaN;
 }
 
 /** artanh of a coefficient from 1 − |r|, so that it keeps its digits near ±1. */

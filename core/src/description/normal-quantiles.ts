@@ -39,7 +39,7 @@ const STEPS = 240;
  * Normal quantile plot with a band that shows what a normal sample of this size does.
  *
  * Source: positions (i − 3/8)/(n + 1/4), Blom (1958); simultaneous band of equal local levels, Aldor-Noiman et al. (2013),
- * from 2,000 seeded standardized normal samples, since mean and SD are estimated. Computed once for each n (above 100 to two
+ * from 20,000 seeded standardized normal samples, since mean and SD are estimated. Computed once for each n (above 100 to two
  * digits) and kept.
  * Missing values (NaN) are left out. Fewer than three values or a constant give empty arrays.
  * @throws {RangeError} a level, a seed or a band that does not exist.

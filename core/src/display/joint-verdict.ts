@@ -17,7 +17,8 @@ const LARGE = 500;
 
 /**
  * What a test of joint normality, repeated leaving each variable out, says in words.
- * @param without one for each name, on the same rows; undefined while it is not computed yet
+ * @param without one for each name, on the same rows; undefined while it is not computed yet: until all are there, no variable
+ * is named or cleared
  */
 export function jointVerdict(
   all: JointP & { readonly n: number },
@@ -28,6 +29,13 @@ export function jointVerdict(
   if (!(all.pValue >= 0)) return { rejected: null, leading: null, words: 'The test has no p here.' };
   if (all.pValue > level) return { rejected: false, leading: null, words: 'No departure from joint normality detected.' };
   const large = n >= LARGE ? ` At n = ${n.toLocaleString('en-GB')} it rejects even trifles: look at the plot as well.` : '';
+  const toCome = without.filter((p) => p === undefined).length;
+  if (toCome > 0)
+    return {
+      rejected: true,
+      leading: null,
+      words: `Joint normality is rejected; which variable brings it is still being computed.${large}`,
+    };
   const leading = mostSparing(without);
   if (leading === null) return { rejected: true, leading, words: `Joint normality is rejected.${large}` };
   const name = names[leading];

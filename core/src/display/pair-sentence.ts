@@ -1,4 +1,5 @@
 import type { Alternative, CorrelationTest, Method } from '../correlation/types';
+import { COEFFICIENTS, levelInWords } from './coefficients';
 import { formatCoefficient, formatInterval, formatPRelation } from './format-numbers';
 import { strengthWord } from './strength-word';
 
@@ -32,15 +33,15 @@ export function pairSentence(
   if (test.undefinedBecause) return `${subject}: no correlation could be computed, since ${reason(test, x, y)}.`;
   const r = test.coefficient;
   const interval = test.interval
-    ? `, ${adjustedP === undefined ? '' : 'unadjusted '}${Math.round(test.interval.level * 1000) / 10} % CI ${formatInterval(test.interval.low, test.interval.high)}`
+    ? `, ${adjustedP === undefined ? '' : 'unadjusted '}${levelInWords(test.interval, test.n)} CI ${formatInterval(test.interval.low, test.interval.high)}`
     : '';
   const sided = test.alternative === 'two-sided' ? '' : ', one-sided';
   const exact = test.pMethod === 'exact' ? ', exact' : '';
   const value = equals(formatCoefficient(r));
   const coefficient =
     test.pMethod === 't'
-      ? `${SYMBOL[test.method]}(${test.statistic?.df ?? test.n - 2}) ${value}`
-      : `${SYMBOL[test.method]} ${value}, n = ${test.n}`;
+      ? `${COEFFICIENTS[test.method].symbol}(${test.statistic?.df ?? test.n - 2}) ${value}`
+      : `${COEFFICIENTS[test.method].symbol} ${value}, n = ${test.n}`;
   if (Number.isNaN(p)) return `${subject}: ${coefficient}${interval}; there is no test of this coefficient.`;
   const adjusted = adjustedP === undefined ? '' : ', adjusted';
   const figures = `${coefficient}${interval}, ${formatPRelation(p, [alpha])}${sided}${exact}${adjusted}`;
@@ -52,13 +53,13 @@ export function pairSentence(
   return `${subject} were ${direction} associated, ${figures} (${sizeInWords(test.method, r, held.length > 0)}): ${plainClause(r, x, y)}.`;
 }
 
-const SYMBOL: Readonly<Record<Method, string>> = { pearson: 'r', spearman: 'ρ', kendall: 'τ' };
-
 function sizeInWords(method: Method, coefficient: number, partial: boolean): string {
-  if (method === 'pearson' && !partial) return `${strengthWord(coefficient)}; ${sharedVariance(coefficient)} of variance shared`;
-  if (method !== 'kendall') return strengthWord(coefficient);
-  const comparable = Math.sin((Math.PI * coefficient) / 2);
-  return `${strengthWord(coefficient, { method })}, judged by sin(πτ/2) = ${formatCoefficient(comparable)}`;
+  const { squareIsShared, comparable } = COEFFICIENTS[method];
+  const word = strengthWord(coefficient, { method });
+  if (squareIsShared && !partial) return `${word}; ${sharedVariance(coefficient)} of variance shared`;
+  return comparable.formula
+    ? `${word}, judged by ${comparable.formula} = ${formatCoefficient(Math.sign(coefficient) * comparable.size(coefficient))}`
+    : word;
 }
 
 function plainClause(r: number, x: NamedVariable, y: NamedVariable): string {

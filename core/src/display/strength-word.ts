@@ -1,4 +1,5 @@
 import type { Method } from '../correlation/types';
+import { COEFFICIENTS } from './coefficients';
 
 /** Words for the size of a coefficient, largest bound first; bounds are inclusive. */
 export type StrengthScale = readonly (readonly [number, string])[];
@@ -20,6 +21,9 @@ export const EVANS: StrengthScale = [
   [0, 'very weak'],
 ];
 
+/** sin(π/6) comes out a hair below .5. */
+const ROUNDING = 4 * Number.EPSILON;
+
 /**
  * The conventional word for the size of a correlation; lower bounds inclusive. Sources: Cohen (1988) by default, Evans
  * (1996), or own bounds. The bounds are those of r: Kendall's τ is taken to it by sin(πτ/2) (Kendall 1970, ch. 9).
@@ -28,6 +32,6 @@ export function strengthWord(
   coefficient: number,
   { method = 'pearson', scale = COHEN }: { method?: Method; scale?: StrengthScale } = {},
 ): string {
-  const size = Math.abs(method === 'kendall' ? Math.sin((Math.PI * coefficient) / 2) : coefficient);
-  return scale.find(([bound]) => size >= bound)?.[1] ?? '';
+  const size = COEFFICIENTS[method].comparable.size(coefficient);
+  return scale.find(([bound]) => size >= bound - ROUNDING)?.[1] ?? '';
 }

@@ -3,7 +3,30 @@ import type { Alternative } from '../correlation/types';
 /** Up to this many rows, rank statistics are judged by their exact distribution given both tie patterns. */
 export const MOST_ROWS_CONDITIONAL = 12;
 
-export type RankStatistic = 'spearman' | 'kendall';
+/** An integer statistic of two rankings, built up one x tie class after the other. */
+export interface RankStatistic {
+  readonly name: string;
+  /** What a row of each y class adds, for a row of an x class, given how much of each y class earlier x classes have used. */
+  readonly weights: (outer: Side, i: number, inner: Side, used: () => readonly number[]) => readonly number[];
+  readonly step: (outer: Side, inner: Side) => number;
+  readonly mean: (n: number) => number;
+}
+
+/** Spearman's Σ(2Rᵢ)(2Sᵢ). */
+export const PRODUCTS_OF_RANKS: RankStatistic = {
+  name: 'ΣRS',
+  weights: (outer, i, inner) => inner.scores.map((score) => score * outer.scores[i]),
+  step: (outer, inner) => outer.divisor * inner.divisor,
+  mean: (n) => n * (n + 1) ** 2,
+};
+
+/** Kendall's S: the rows below less those above, among the rows of earlier x classes. */
+export const SCORE_OF_PAIRS: RankStatistic = {
+  name: 'S',
+  weights: (_outer, _i, _inner, used) => orderWeights(used()),
+  step: () => 1,
+  mean: () => 0,
+};
 
 /** How often each value of an integer statistic occurs among all equally likely arrangements of the rows. */
 export interface ExactDistribution {
@@ -35,7 +58,7 @@ const MOST_CACHED = 2000;
  */
 export function exactDistribution(statistic: RankStatistic, xGroups: readonly number[], yGroups: readonly number[]): ExactDistribution {
   const [outer, inner] = states(xGroups) >= states(yGroups) ? [xGroups, yGroups] : [yGroups, xGroups];
-  const key = `${statistic} ${outer.join()} ${inner.join()}`;
+  const key = `${statistic.name} ${outer.join()} ${inner.join()}`;
   const known = cache.get(key);
   if (known) return known;
   if (cache.size >= MOST_CACHED) cache.clear();
@@ -79,21 +102,18 @@ function compute(statistic: RankStatistic, outer: Side, inner: Side): ExactDistr
   let layer = new Map<number, Counts>([[0, { low: 0, counts: Float64Array.of(1) }]]);
   const strides = stridesOf(inner.sizes);
   outer.sizes.forEach((size, i) => {
-    const weigh =
-      statistic === 'spearman'
-        ? () => inner.scores.map((score) => score * outer.scores[i])
-        : (code: number) => orderWeights(usedOf(code, inner.sizes, strides));
+    const weigh = (code: number) => statistic.weights(outer, i, inner, () => usedOf(code, inner.sizes, strides));
     layer = advance(layer, size, inner.sizes, strides, weigh);
   });
   const [{ low, counts }] = layer.values();
-  const step = statistic === 'spearman' ? outer.divisor * inner.divisor : 1;
+  const step = statistic.step(outer, inner);
   const n = outer.sizes.reduce((sum, size) => sum + size, 0);
   return {
     low: low * step,
     step,
     counts,
     total: counts.reduce((sum, count) => sum + count, 0),
-    mean: statistic === 'spearman' ? n * (n + 1) ** 2 : 0,
+    mean: statistic.mean(n),
   };
 }
 

@@ -21,7 +21,9 @@ type Operand = Float64Array | number;
  * Computes a formula for every row.
  *
  * Missing values (NaN) make the result missing, except inside max, min, mean and sum under `ignoreMissing`, which are
- * missing only where all their values are. A result that is not finite is missing and counted apart.
+ * missing only where all their values are. Only missing data are passed over: a refused logarithm or a division by zero among
+ * the values leaves the row without a result. A result that is not finite is missing and counted apart. `round` takes halves
+ * away from zero.
  * @param variables columns of equal length by the names used in the formula
  * @throws {RangeError} a name that is neither a variable nor a constant.
  */
@@ -105,18 +107,33 @@ function call(name: string, values: readonly FormulaTree[], context: Context): O
   if (ofOne) return each(operands[0], context.presence ? (x) => x : ofOne);
   const overRow = functionOverARow(name);
   if (!overRow) throw new RangeError(`there is no function called ${name}`);
+  if (context.presence) return presenceOverRow(operands, context);
+  const onlyPresence = context.ignoreMissing ? { ...context, variables: presence(context.variables), presence: true } : null;
+  const known = onlyPresence ? values.map((value) => evaluate(value, onlyPresence)) : [];
   return Float64Array.from({ length: context.rows }, (_, row) => {
     let gathered = overRow.start;
     let count = 0;
-    for (const operand of operands) {
-      const x = typeof operand === 'number' ? operand : operand[row];
-      if (x === x) {
+    for (let k = 0; k < operands.length; k++) {
+      const x = at(operands[k], row);
+      if (Number.isFinite(x)) {
         gathered = overRow.add(gathered, x);
         count++;
-      } else if (!context.ignoreMissing) return Number.NaN;
+      } else if (!onlyPresence || at(known[k], row) === 0) return Number.NaN;
     }
     return count === 0 ? Number.NaN : overRow.end(gathered, count);
   });
+}
+
+/** 0 where the row has what a function over it needs: one value under `ignoreMissing`, else all. */
+function presenceOverRow(operands: readonly Operand[], { rows, ignoreMissing }: Context): Float64Array {
+  return Float64Array.from({ length: rows }, (_, row) => {
+    const present = operands.filter((operand) => at(operand, row) === 0).length;
+    return present === operands.length || (ignoreMissing && present > 0) ? 0 : Number.NaN;
+  });
+}
+
+function at(operand: Operand, row: number): number {
+  return typeof operand === 'number' ? operand : operand[row];
 }
 
 function each(operand: Operand, f: (x: number) => number): Operand {

@@ -7,7 +7,7 @@ const OF_ONE: Readonly<Record<string, (x: number) => number>> = {
   log2: Math.log2,
   exp: Math.exp,
   abs: Math.abs,
-  round: Math.round,
+  round: (x) => Math.sign(x) * Math.round(Math.abs(x)),
   floor: Math.floor,
   ceil: Math.ceil,
 };

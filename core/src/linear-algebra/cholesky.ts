@@ -1,3 +1,5 @@
+import { symmetricEigen } from './jacobi-eigen';
+
 /** Lower triangle of a symmetric positive definite matrix, row-major; null where it is not positive definite. */
 function cholesky(matrix: Float64Array, size: number): Float64Array | null {
   const lower = new Float64Array(size * size);
@@ -36,10 +38,22 @@ export function invertPositiveDefinite(matrix: Float64Array, size: number): Floa
   return inverse;
 }
 
-/** ln of the determinant; −Infinity where the matrix is not positive definite. */
+/** A determinant relative to which less is rounding of the entries, for matrices with a diagonal of ones. */
+const ROUNDING = 1e-12;
+
+/**
+ * Whether data can have this correlation matrix: no eigenvalue below zero, up to rounding. NaN entries: no.
+ * @param matrix symmetric with a diagonal of ones
+ */
+export function isCorrelationMatrix(matrix: Float64Array, size: number): boolean {
+  if (matrix.some((value) => !(Math.abs(value) <= 1))) return false;
+  return symmetricEigen(matrix, size).values[size - 1] >= -ROUNDING * size;
+}
+
+/** ln of the determinant; −Infinity where the matrix is singular up to rounding, NaN where it has a negative eigenvalue or NaN. */
 export function logDeterminant(matrix: Float64Array, size: number): number {
   const lower = cholesky(matrix, size);
-  if (!lower) return Number.NEGATIVE_INFINITY;
+  if (!lower) return isCorrelationMatrix(matrix, size) ? Number.NEGATIVE_INFINITY : Number.NaN;
   let sum = 0;
   for (let i = 0; i < size; i++) sum += 2 * Math.log(lower[i * size + i]);
   return sum;

@@ -1,6 +1,6 @@
 import { listwiseColumns } from '../columns/complete-rows';
-import { invertPositiveDefinite } from '../linear-algebra/cholesky';
-import { dot } from '../linear-algebra/dot';
+import { backSubstitute, invertTriangle } from '../linear-algebra/householder';
+import { sumOfSquares } from '../regression/unit-columns';
 import { sphere } from './sphered';
 
 /**
@@ -9,7 +9,8 @@ import { sphere } from './sphered';
  * squared Mahalanobis distance of the row.
  *
  * Source: with P the inverse of the correlation matrix and z a standardized row, (Pz)ⱼ/√Pⱼⱼ (Mardia, Kent & Bibby 1979,
- * section 6.4). Listwise, divisor n − 1.
+ * section 6.4), taken from the triangle of the centred unit columns, so that near-dependent columns keep their digits.
+ * Listwise, divisor n − 1.
  * @param rows which of the rows given; incomplete ones have NaN
  * @returns for each of these rows one figure per column; NaN where the columns are dependent or do not vary
  * @throws {RangeError} columns of unequal length, or none.
@@ -19,18 +20,19 @@ export function deviationsGivenOthers(columns: readonly Float64Array[], rows: Ar
   const p = columns.length;
   const none = () => new Float64Array(p).fill(Number.NaN);
   if ('undefinedBecause' in sphered) return Array.from(rows, none);
-  const { units, n } = sphered;
-  const correlations = Float64Array.from({ length: p * p }, (_, at) => dot(units[Math.floor(at / p)], units[at % p]));
-  const inverse = invertPositiveDefinite(correlations, p);
+  const { columns: basis, factors, n } = sphered;
+  // With X = QR, Pz = R⁻¹q for the row's q, and √Pⱼⱼ is the length of row j of R⁻¹: R is never squared.
+  const inverse = invertTriangle(factors);
+  const lengths = Float64Array.from({ length: p }, (_, j) => Math.sqrt(sumOfSquares(inverse.subarray(j * p, (j + 1) * p))));
   const place = placesAmongComplete(columns);
   return Array.from(rows, (row) => {
     const k = place(row);
-    if (!inverse || k < 0) return none();
-    return Float64Array.from({ length: p }, (_, j) => {
-      let sum = 0;
-      for (let i = 0; i < p; i++) sum += inverse[j * p + i] * units[i][k];
-      return (sum * Math.sqrt(n - 1)) / Math.sqrt(inverse[j * p + j]);
-    });
+    if (k < 0) return none();
+    const solution = backSubstitute(
+      factors,
+      Float64Array.from(basis, (column) => column[k]),
+    );
+    return solution.map((value, j) => (value * Math.sqrt(n - 1)) / lengths[j]);
   });
 }
 

@@ -1,7 +1,7 @@
 import { centreColumn } from '../columns/centre';
 import { listwiseColumns } from '../columns/complete-rows';
 import { assertSameLength } from '../correlation/options';
-import { factorize, undoReflections } from '../linear-algebra/householder';
+import { factorize, type QrFactorization, undoReflections } from '../linear-algebra/householder';
 import type { NormalityUndefined } from './normality-test';
 
 /** Complete rows of several columns, rotated and scaled to an identity sum of products. */
@@ -13,6 +13,8 @@ export interface Sphered {
   readonly columns: readonly Float64Array[];
   /** Centred columns of unit length, before rotation. */
   readonly units: readonly Float64Array[];
+  /** Of the centred columns of unit length, not pivoted: they are the columns above times its R. */
+  readonly factors: QrFactorization;
 }
 
 /** What of a unit column is left beyond the others must be more than this, else the columns are dependent. */
@@ -43,7 +45,7 @@ export function sphere(columns: readonly Float64Array[]): Sphered | { readonly n
     column[j] = 1;
     return undoReflections(factors, column);
   });
-  return { n, p, columns: basis, units };
+  return { n, p, columns: basis, units, factors };
 }
 
 function unitLength(values: Float64Array): Float64Array {

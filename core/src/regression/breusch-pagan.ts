@@ -1,5 +1,8 @@
+import { presentValues } from '../columns/complete-rows';
 import { chiSquaredP } from '../distributions/chi-squared';
+import { NO_PROBABILITY } from '../distributions/tail-probability';
 import { linearModel } from './linear-model';
+import { centredUnit, sumOfSquares } from './unit-columns';
 
 export interface BreuschPagan {
   readonly statistic: number;
@@ -16,12 +19,16 @@ export interface BreuschPagan {
  * @throws {RangeError} columns of unequal length.
  */
 export function breuschPagan(y: Float64Array, predictors: readonly Float64Array[]): BreuschPagan {
-  const { residuals } = linearModel(y, predictors);
-  const { r2, n } = linearModel(
+  const df = predictors.length;
+  const { residuals, fitted, n } = linearModel(y, predictors);
+  const rests = presentValues(residuals);
+  const { length, tolerance } = centredUnit(presentValues(residuals.map((rest, i) => rest + fitted[i])));
+  // What an exact fit leaves is rounding, whose spread says nothing.
+  if (!(Math.sqrt(sumOfSquares(rests)) > tolerance * length)) return { statistic: Number.NaN, df, ...NO_PROBABILITY, n };
+  const { r2 } = linearModel(
     residuals.map((value) => value * value),
     predictors,
   );
-  const df = predictors.length;
   const statistic = n * r2;
   return { statistic, df, ...chiSquaredP(statistic, df), n };
 }

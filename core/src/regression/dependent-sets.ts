@@ -1,4 +1,5 @@
 import { backSubstitute, type QrFactorization } from '../linear-algebra/householder';
+import { NEGLIGIBLE_SHARE } from './exact-dependences';
 import type { UnitColumn } from './unit-columns';
 
 /** A column that others tell exactly: x = constant + Σ coefficient · other. */
@@ -9,9 +10,6 @@ export interface DependentSet {
   readonly constant: number;
   readonly terms: readonly { readonly column: number; readonly name: string; readonly coefficient: number }[];
 }
-
-/** Shares of a unit column below this are rounding, not part of the dependence. */
-const NEGLIGIBLE = 1e-8;
 
 /** The exact dependences that a pivoted factorization found; a column without variation depends on the constant alone. */
 export function dependentSets(
@@ -30,7 +28,7 @@ export function dependentSets(
     const dependent = original(position);
     const shares = backSubstitute(factors, factors.columns[position].slice());
     const terms = Array.from({ length: factors.rank }, (__, at) => at)
-      .filter((at) => Math.abs(shares[at]) > NEGLIGIBLE)
+      .filter((at) => Math.abs(shares[at]) > NEGLIGIBLE_SHARE)
       .map((at) => {
         const column = original(at);
         return { column, name: nameOf(column), coefficient: (shares[at] * columns[dependent].length) / columns[column].length };

@@ -1,6 +1,7 @@
 import { listwiseColumns } from '../columns/complete-rows';
 import { assertSameLength } from '../correlation/options';
 import { factorize } from '../linear-algebra/householder';
+import { dependentColumns } from './exact-dependences';
 import { centredUnit } from './unit-columns';
 
 export interface GeneralizedVif {
@@ -13,7 +14,8 @@ export interface GeneralizedVif {
 
 /**
  * Generalized variance inflation of terms with several columns (a factor's indicators, a polynomial).
- * Source: Fox & Monette (1992), eq. 10: det R₁₁·det R₂₂/det R of the correlation matrix. Exact dependences give Infinity.
+ * Source: Fox & Monette (1992), eq. 10: det R₁₁·det R₂₂/det R of the correlation matrix. Terms that take part in
+ * an exact dependence have Infinity, the others what they share with what is left; a term with a column that does not vary, NaN.
  * @param terms the columns of each term
  * @throws {RangeError} columns of unequal length, or a term without columns.
  */
@@ -21,24 +23,31 @@ export function generalizedVif(terms: readonly (readonly Float64Array[])[]): Gen
   if (terms.length === 0 || terms.some((columns) => columns.length === 0)) throw new RangeError('every term must hold at least one column');
   const all = terms.flat();
   assertSameLength(all[0], ...all);
-  const units = listwiseColumns(all).map((column) => centredUnit(column).unit);
-  const starts = terms.map((_, k) => terms.slice(0, k).reduce((sum, columns) => sum + columns.length, 0));
-  const whole = logDeterminantOf(units);
-  const gvif = Float64Array.from(terms, (columns, k) => {
-    const own = units.slice(starts[k], starts[k] + columns.length);
-    const others = units.filter((_, j) => j < starts[k] || j >= starts[k] + columns.length);
-    return Math.exp(logDeterminantOf(own) + logDeterminantOf(others) - whole);
+  const columns = listwiseColumns(all).map((column) => centredUnit(column));
+  const starts = terms.map((_, k) => terms.slice(0, k).reduce((sum, own) => sum + own.length, 0));
+  const termOf = terms.flatMap((own, k) => own.map(() => k));
+  const varying = columns.flatMap(({ empty }, j) => (empty ? [] : [j]));
+  const factors = factorize(
+    varying.map((j) => columns[j].unit.slice()),
+    { pivot: true, tolerances: varying.map((j) => columns[j].tolerance) },
+  );
+  const dependent = new Set([...dependentColumns(factors)].map((k) => termOf[varying[k]]));
+  // The columns that tell all others: what depends on them would only make every determinant 0.
+  const kept = factors.pivots.slice(0, factors.rank).map((k) => varying[k]);
+  const whole = logDeterminantOf(kept.map((j) => columns[j].unit));
+  const gvif = Float64Array.from(terms, (own, k) => {
+    const isOwn = (j: number) => j >= starts[k] && j < starts[k] + own.length;
+    if (own.some((_, i) => columns[starts[k] + i].empty)) return Number.NaN;
+    if (dependent.has(k)) return Number.POSITIVE_INFINITY;
+    const [inside, outside] = [kept.filter(isOwn), kept.filter((j) => !isOwn(j))];
+    return Math.exp(logDeterminantOf(inside.map((j) => columns[j].unit)) + logDeterminantOf(outside.map((j) => columns[j].unit)) - whole);
   });
-  const df = Int32Array.from(terms, (columns) => columns.length);
+  const df = Int32Array.from(terms, (own) => own.length);
   return { gvif, df, adjusted: gvif.map((value, k) => value ** (1 / (2 * df[k]))) };
 }
 
-/** ln det of the correlation matrix of unit columns, from the diagonal of their R; −Infinity for an exact dependence. */
+/** ln det of the correlation matrix of independent unit columns, from the diagonal of their R. */
 function logDeterminantOf(units: readonly Float64Array[]): number {
-  const { diagonal, rank } = factorize(
-    units.map((unit) => unit.slice()),
-    { tolerances: new Float64Array(units.length).fill(1e-12) },
-  );
-  if (rank < units.length) return Number.NEGATIVE_INFINITY;
+  const { diagonal } = factorize(units.map((unit) => unit.slice()));
   return diagonal.reduce((sum, value) => sum + 2 * Math.log(Math.abs(value)), 0);
 }

@@ -1,5 +1,9 @@
+import { centreColumn } from '../columns/centre';
+import { completePair } from '../columns/complete-rows';
 import { assertLevel, assertSameLength } from '../correlation/options';
+import { studentUpperQuantile } from '../distributions/student-t';
 import { linearModel } from './linear-model';
+import { sumOfSquares } from './unit-columns';
 
 export interface LineBandPoint {
   readonly x: number;
@@ -23,17 +27,19 @@ export function lineBand(
 ): LineBandPoint[] {
   assertSameLength(x, y);
   assertLevel(level);
-  const { coefficients, se, intervals, residualSd, n } = linearModel(y, [x], { level });
-  const interval = intervals[1];
-  if (!interval || !(se[1] > 0)) return [];
-  // The quantile and Sxx follow from what the model says of its slope.
-  const quantile = (interval.high - coefficients[1]) / se[1];
-  const sxx = (residualSd / se[1]) ** 2;
-  let mean = 0;
-  for (let i = 0; i < x.length; i++) if (x[i] === x[i] && y[i] === y[i]) mean += x[i] / n;
+  const pair = completePair(x, y);
+  const n = pair.x.length;
+  // On centred, scaled columns: offsets and extreme sizes would cost digits.
+  const [u, v] = [centreColumn(pair.x), centreColumn(pair.y)];
+  const { coefficients, se, residualSd, dfResidual } = linearModel(v.centred, [u.centred]);
+  if (!(se[1] > 0)) return [];
+  const quantile = studentUpperQuantile((1 - level) / 2, dfResidual);
+  const spread = Math.sqrt(sumOfSquares(u.centred));
   return Array.from(at, (place) => {
-    const half = quantile * residualSd * Math.sqrt(1 / n + (place - mean) ** 2 / sxx);
-    const middle = coefficients[0] + coefficients[1] * place;
-    return { x: place, low: middle - half, high: middle + half };
+    const along = (place - u.mean - u.remainder) * u.scale;
+    const half = quantile * residualSd * Math.hypot(1 / Math.sqrt(n), along / spread);
+    const middle = coefficients[1] * along;
+    const value = (scaled: number) => v.mean + (scaled / v.scale + v.remainder);
+    return { x: place, low: value(middle - half), high: value(middle + half) };
   });
 }

@@ -2,6 +2,7 @@ import { listwiseColumns } from '../columns/complete-rows';
 import { assertSameLength } from '../correlation/options';
 import { factorize, invertTriangle, type QrFactorization } from '../linear-algebra/householder';
 import { type DependentSet, dependentSets } from './dependent-sets';
+import { dependentColumns } from './exact-dependences';
 import { centredUnit, type UnitColumn } from './unit-columns';
 
 export interface VarianceInflation {
@@ -59,28 +60,31 @@ export function varianceInflation(predictors: readonly Float64Array[], { names }
     rowLengths(factors).forEach((square, position) => {
       vif[varying[factors.pivots[position]]] = square;
     });
-    for (const { dependent, terms } of sets) {
-      if (terms.length === 0) continue;
-      for (const column of [dependent, ...terms.map((term) => term.column)]) vif[column] = Number.POSITIVE_INFINITY;
-    }
+    for (const column of dependentColumns(factors)) vif[varying[column]] = Number.POSITIVE_INFINITY;
   }
   return { vif, tolerance: vif.map((value) => 1 / value), r2: vif.map((value) => 1 - 1 / value), n, dependentSets: sets, triangle };
 }
 
 /**
  * Variance inflation factors after leaving predictors out, from R alone: its kept columns are triangularized anew, at a
- * cost that does not depend on the number of rows.
+ * cost that does not depend on the number of rows. As in `varianceInflation` all that take part in an exact dependence are
+ * infinite, and those without variation NaN.
  * @param triangle from `varianceInflation`
  * @param keep numbers of the predictors that stay
  */
 export function inflationAmong(triangle: Float64Array, keep: readonly number[]): Float64Array {
   const p = Math.round(Math.sqrt(triangle.length));
   const columns = keep.map((j) => Float64Array.from({ length: p }, (_, i) => triangle[i * p + j]));
-  const factors = factorize(columns, { pivot: true, tolerances: new Float64Array(keep.length).fill(1e-12) });
-  const vif = new Float64Array(keep.length).fill(Number.POSITIVE_INFINITY);
+  const varying = columns.flatMap((column, k) => (column.some((value) => value !== 0) ? [k] : []));
+  const factors = factorize(
+    varying.map((k) => columns[k]),
+    { pivot: true, tolerances: new Float64Array(varying.length).fill(1e-12) },
+  );
+  const vif = new Float64Array(keep.length).fill(Number.NaN);
   rowLengths(factors).forEach((square, position) => {
-    vif[factors.pivots[position]] = square;
+    vif[varying[factors.pivots[position]]] = square;
   });
+  for (const column of dependentColumns(factors)) vif[varying[column]] = Number.POSITIVE_INFINITY;
   return vif;
 }
 

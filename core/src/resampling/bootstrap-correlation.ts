@@ -1,7 +1,6 @@
 import { completePair } from '../columns/complete-rows';
-import { leaveEachOut } from '../correlation/influence';
-import { assertLevel, assertMethod, assertPositiveInteger, assertSameLength } from '../correlation/options';
-import { createResampledCoefficient } from '../correlation/resampled-coefficient';
+import { assertMethod, METHODS } from '../correlation/methods';
+import { assertLevel, assertPositiveInteger, assertSameLength } from '../correlation/options';
 import type { Method } from '../correlation/types';
 import { type BootstrapInterval, bootstrapInterval } from './bootstrap-interval';
 
@@ -47,7 +46,7 @@ export function bootstrapCorrelation(
   if (kind !== 'bca' && kind !== 'percentile') throw new RangeError(`kind must be percentile or bca; got ${String(kind)}`);
   const pair = completePair(x, y);
   const n = pair.x.length;
-  const { coefficient, without } = leaveEachOut(pair.x, pair.y, method);
+  const { coefficient, without } = METHODS[method].leaveOneOut(pair.x, pair.y);
   const common = { method, coefficient, n, replicates, seed };
   if (Number.isNaN(coefficient)) {
     return {
@@ -61,7 +60,7 @@ export function bootstrapCorrelation(
     };
   }
   // The estimate goes through the same arithmetic as its replicates, so that ties with it are recognised.
-  const statistic = createResampledCoefficient(pair.x, pair.y, method);
+  const statistic = METHODS[method].resampled(pair.x, pair.y);
   const estimate = statistic(Int32Array.from({ length: n }, (_, i) => i));
   const request = { n, statistic, replicates, seed, level, ...(onProgress ? { onProgress } : {}) };
   return { ...common, ...bootstrapInterval(kind === 'bca' ? { ...request, bca: { estimate, leaveOneOut: without } } : request) };

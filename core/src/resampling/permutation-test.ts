@@ -1,12 +1,8 @@
-import { centreColumn } from '../columns/centre';
 import { completePair } from '../columns/complete-rows';
-import { countExchanges } from '../correlation/concordance';
-import { assertAlternative, assertMethod, assertPositiveInteger, assertSameLength } from '../correlation/options';
-import { createRankColumn, type RankColumn } from '../correlation/rank-column';
+import { assertMethod, METHODS } from '../correlation/methods';
+import { assertAlternative, assertPositiveInteger, assertSameLength } from '../correlation/options';
 import type { Alternative, Method } from '../correlation/types';
-import { toUnitLength } from '../correlation/unit-product';
 import { Random } from '../random/random';
-import { midranks } from '../ranks/midranks';
 import { REPORTED_EVERY } from './bootstrap-interval';
 
 export interface PermutationOptions {
@@ -57,7 +53,7 @@ export function permutationTest(
   assertSameLength(x, y);
   assertAlternative(alternative);
   assertPositiveInteger('permutations', permutations);
-  if (studentized && method !== 'pearson') throw new RangeError(`studentized exists for pearson only; got ${method}`);
+  if (studentized && !METHODS[method].hasStudentized) throw new RangeError(`studentized exists for pearson only; got ${method}`);
   const pair = completePair(x, y);
   const n = pair.x.length;
   const common = {
@@ -69,7 +65,7 @@ export function permutationTest(
     pMethod: 'permutation' as const,
     hypothesis: studentized ? ('no-correlation' as const) : ('independence' as const),
   };
-  const prepared = prepare(pair.x, pair.y, method, studentized);
+  const prepared = METHODS[method].permuted(pair.x, pair.y, studentized);
   if (n < 2 || !prepared) return { ...common, pValue: Number.NaN, asExtreme: 0 };
   const { statistic, shuffled } = prepared;
   const observed = statistic();
@@ -89,72 +85,4 @@ function isExtreme(observed: number, alternative: Alternative): (value: number) 
   if (alternative === 'greater') return (value) => value >= observed - slack;
   if (alternative === 'less') return (value) => value <= observed + slack;
   return (value) => Math.abs(value) >= Math.abs(observed) - slack;
-}
-
-interface Prepared {
-  /** The statistic of x against `shuffled` as it stands. */
-  readonly statistic: () => number;
-  readonly shuffled: Float64Array | Int32Array;
-}
-
-function prepare(x: Float64Array, y: Float64Array, method: Method, studentized: boolean): Prepared | null {
-  if (method === 'kendall') return prepareKendall(x, y);
-  const [a, b] = method === 'spearman' ? [midranks(x), midranks(y)] : [x, y];
-  const u = centreColumn(a);
-  const v = centreColumn(b);
-  if (u.constant || v.constant) return null;
-  toUnitLength(u.centred);
-  toUnitLength(v.centred);
-  const [fixed, shuffled] = [u.centred, v.centred];
-  const statistic = () => {
-    let product = 0;
-    for (let i = 0; i < fixed.length; i++) product += fixed[i] * shuffled[i];
-    if (!studentized) return product;
-    let squares = 0;
-    for (let i = 0; i < fixed.length; i++) squares += (fixed[i] * shuffled[i]) ** 2;
-    // Unit lengths: r/√(n·Σu²v²)·√n, as m22/(m20·m02) = n·Σu²v².
-    return product / Math.sqrt(squares);
-  };
-  return { statistic, shuffled };
-}
-
-/** Ties do not change under shuffling, so that S is judged by the discordant pairs less the concordant ones. */
-function prepareKendall(x: Float64Array, y: Float64Array): Prepared | null {
-  const [a, b] = [createRankColumn(x), createRankColumn(y)];
-  if (a.whole?.ties.groups === 1 || b.whole?.ties.groups === 1) return null;
-  const n = x.length;
-  const [sequence, tree] = [new Int32Array(n), new Int32Array(n + 2)];
-  const shuffled = Int32Array.from(a.order, (row) => b.dense[row]);
-  const groups = tiedStretches(a);
-  const untied = (n * (n - 1) - (a.whole?.ties.pairs ?? 0) - (b.whole?.ties.pairs ?? 0)) / 2;
-  const statistic = () => {
-    sequence.set(shuffled);
-    let joint = 0;
-    for (const [start, end] of groups) joint += sortedTies(sequence, start, end);
-    return untied + joint - 2 * countExchanges(sequence, n, tree);
-  };
-  return { statistic, shuffled };
-}
-
-/** Where rows with equal x stand in the order of x: from, to; only groups of two and more. */
-function tiedStretches({ order, dense }: RankColumn): (readonly [number, number])[] {
-  const stretches: (readonly [number, number])[] = [];
-  for (let start = 0; start < order.length; ) {
-    let end = start + 1;
-    while (end < order.length && dense[order[end]] === dense[order[start]]) end++;
-    if (end - start > 1) stretches.push([start, end]);
-    start = end;
-  }
-  return stretches;
-}
-
-/** Sorts a stretch in place and counts its pairs of equal values. */
-function sortedTies(values: Int32Array, start: number, end: number): number {
-  values.subarray(start, end).sort();
-  let pairs = 0;
-  for (let i = start + 1, run = 1; i < end; i++) {
-    if (values[i] === values[i - 1]) pairs += run++;
-    else run = 1;
-  }
-  return pairs;
 }

@@ -1,0 +1,105 @@
+import { withinGroup } from '../comparison/within-group';
+import { METHODS } from '../correlation/methods';
+import { partialCorrelation } from '../correlation/partial-correlation';
+import { pearson } from '../correlation/pearson';
+import { spearman } from '../correlation/spearman';
+import type { Alternative, CorrelationTest, Method } from '../correlation/types';
+import { normalP } from '../distributions/tail-probability';
+import { permutationTest } from '../resampling/permutation-test';
+import type { Judged } from './decisive';
+import { isMonotone, type Linearity } from './linearity';
+
+/** What a caution advises to do. */
+export type RemedyKind =
+  /** Spearman's ρ instead of r. */
+  | 'ranks'
+  /** The multiple correlation of a parabola, against |r|. */
+  | 'parabola'
+  /** The same r with the distribution-free interval and its p. */
+  | 'distribution-free'
+  /** The same coefficient with the p of a permutation test. */
+  | 'permutation'
+  /** The coefficient without one row. */
+  | 'without-row'
+  /** The coefficient within groups. */
+  | 'within-groups'
+  /** The common component held constant. */
+  | 'component-constant'
+  /** The component with what else the other variable is made of. */
+  | 'remaining-part';
+
+/** A remedy carried out: what the coefficient, its interval and its p become. */
+export interface Remedy extends Judged {
+  readonly kind: RemedyKind;
+  readonly n: number;
+  /** Limits at .95; NaN where there are none. */
+  readonly low: number;
+  readonly high: number;
+  /** The row left out, among those given. */
+  readonly row?: number;
+}
+
+/** What two derived variables have in common, or one with what it is derived from. */
+export type SharedComponent =
+  | { readonly kind: 'constant'; readonly columns: readonly Float64Array[] }
+  /** One of the two is the component itself: it stands here with the rest of the other. */
+  | { readonly kind: 'remaining'; readonly x: Float64Array; readonly y: Float64Array }
+  /** Shared, but nothing can be held constant. */
+  | { readonly kind: 'inseparable' };
+
+/** A pair as it was judged: the rows given, the method and the direction of its test. */
+export interface JudgedPair {
+  readonly x: Float64Array;
+  readonly y: Float64Array;
+  readonly method: Method;
+  readonly alternative: Alternative;
+}
+
+function remedyOf(kind: RemedyKind, { coefficient, pValue, n, interval }: CorrelationTest): Remedy {
+  return { kind, coefficient, pValue, n, low: interval?.low ?? Number.NaN, high: interval?.high ?? Number.NaN };
+}
+
+export function byRanks({ x, y, alternative }: JudgedPair): Remedy {
+  return remedyOf('ranks', spearman(x, y, { alternative }));
+}
+
+/** Ranks where the relation runs one way; else the parabola that was judged, which has no direction. */
+export function againstCurve(pair: JudgedPair, complete: { x: Float64Array; y: Float64Array }, { direction, parabola }: Linearity): Remedy {
+  const [from, to] = direction === 'y-on-x' ? [complete.x, complete.y] : [complete.y, complete.x];
+  if (isMonotone(from, to)) return byRanks(pair);
+  return { kind: 'parabola', coefficient: parabola.r, pValue: parabola.pValue, n: from.length, low: Number.NaN, high: Number.NaN };
+}
+
+export function distributionFree({ x, y, alternative }: JudgedPair): Remedy {
+  const test = pearson(x, y, { interval: 'adf', alternative });
+  const { pValue } = normalP(Math.atanh(test.coefficient) / Math.sqrt(test.zVariance), alternative);
+  return { ...remedyOf('distribution-free', test), pValue };
+}
+
+/** null for coefficients whose p is exact at this size already. */
+export function byPermutation({ x, y, method, alternative }: JudgedPair): Remedy | null {
+  if (METHODS[method].hasExactP) return null;
+  const { pValue } = permutationTest(x, y, { method, alternative });
+  return { ...remedyOf('permutation', METHODS[method].test(x, y, { alternative })), pValue };
+}
+
+export function withoutRow({ x, y, method, alternative }: JudgedPair, row: number): Remedy {
+  const without = x.slice();
+  without[row] = Number.NaN;
+  return { ...remedyOf('without-row', METHODS[method].test(without, y, { alternative })), row };
+}
+
+export function insideGroups({ x, y, method, alternative }: JudgedPair, groups: Float64Array): Remedy {
+  const within = withinGroup(x, y, groups, { method, alternative });
+  return remedyOf('within-groups', within.meanOfZ ?? within);
+}
+
+/** null where the component cannot be held constant. */
+export function withoutComponent({ x, y, method, alternative }: JudgedPair, shared: SharedComponent): Remedy | null {
+  if (shared.kind === 'inseparable') return null;
+  if (shared.kind === 'remaining') return remedyOf('remaining-part', METHODS[method].test(shared.x, shared.y, { alternative }));
+  if (METHODS[method].partial.from === 'one-control' && shared.columns.length > 1) return null;
+  // A bootstrap for each pair would take too long to look for cautions.
+  const partial = partialCorrelation(x, y, shared.columns, { method, alternative, replicates: 0 });
+  return Number.isNaN(partial.coefficient) ? null : remedyOf('component-constant', partial);
+}

@@ -1,0 +1,181 @@
+interface Reference {
+  /** As a text cites it. */
+  readonly cite: string;
+  /** As a list of references has it. */
+  readonly full: string;
+}
+
+/** The published sources of what is computed, once for documents, help and reports. */
+export const REFERENCES = {
+  'aldor-noiman-2013': {
+    cite: 'Aldor-Noiman et al. (2013)',
+    full: 'Aldor-Noiman, S., Brown, L. D., Buja, A., Rolke, W., & Stine, R. A. (2013). The power to see: A new graphical test of normality. The American Statistician, 67, 249–260.',
+  },
+  'benjamini-hochberg-1995': {
+    cite: 'Benjamini & Hochberg (1995)',
+    full: 'Benjamini, Y., & Hochberg, Y. (1995). Controlling the false discovery rate: A practical and powerful approach to multiple testing. Journal of the Royal Statistical Society, Series B, 57, 289–300.',
+  },
+  'benjamini-yekutieli-2001': {
+    cite: 'Benjamini & Yekutieli (2001)',
+    full: 'Benjamini, Y., & Yekutieli, D. (2001). The control of the false discovery rate in multiple testing under dependency. The Annals of Statistics, 29, 1165–1188.',
+  },
+  'bland-altman-1995': {
+    cite: 'Bland & Altman (1995)',
+    full: 'Bland, J. M., & Altman, D. G. (1995). Calculating correlation coefficients with repeated observations: Part 1, correlation within subjects. BMJ, 310, 446.',
+  },
+  'blom-1958': { cite: 'Blom (1958)', full: 'Blom, G. (1958). Statistical estimates and transformed beta-variables. Wiley.' },
+  'bonett-wright-2000': {
+    cite: 'Bonett & Wright (2000)',
+    full: 'Bonett, D. G., & Wright, T. A. (2000). Sample size requirements for estimating Pearson, Kendall and Spearman correlations. Psychometrika, 65, 23–28.',
+  },
+  'breusch-pagan-1979': {
+    cite: 'Breusch & Pagan (1979)',
+    full: 'Breusch, T. S., & Pagan, A. R. (1979). A simple test for heteroscedasticity and random coefficient variation. Econometrica, 47, 1287–1294.',
+  },
+  'brown-benedetti-1977': {
+    cite: 'Brown & Benedetti (1977)',
+    full: 'Brown, M. B., & Benedetti, J. K. (1977). Sampling behavior of tests for correlation in two-way contingency tables. Journal of the American Statistical Association, 72, 309–315.',
+  },
+  'cleveland-1979': {
+    cite: 'Cleveland (1979)',
+    full: 'Cleveland, W. S. (1979). Robust locally weighted regression and smoothing scatterplots. Journal of the American Statistical Association, 74, 829–836.',
+  },
+  'cohen-1988': {
+    cite: 'Cohen (1988)',
+    full: 'Cohen, J. (1988). Statistical power analysis for the behavioral sciences (2nd ed.). Erlbaum.',
+  },
+  'devlin-gnanadesikan-kettenring-1975': {
+    cite: 'Devlin, Gnanadesikan & Kettenring (1975)',
+    full: 'Devlin, S. J., Gnanadesikan, R., & Kettenring, J. R. (1975). Robust estimation and outlier detection with correlation coefficients. Biometrika, 62, 531–545.',
+  },
+  'diciccio-romano-2017': {
+    cite: 'DiCiccio & Romano (2017)',
+    full: 'DiCiccio, C. J., & Romano, J. P. (2017). Robust permutation tests for correlation and regression coefficients. Journal of the American Statistical Association, 112, 1211–1220.',
+  },
+  'doornik-hansen-2008': {
+    cite: 'Doornik & Hansen (2008)',
+    full: 'Doornik, J. A., & Hansen, H. (2008). An omnibus test for univariate and multivariate normality. Oxford Bulletin of Economics and Statistics, 70, 927–939.',
+  },
+  'draper-smith-1998': {
+    cite: 'Draper & Smith (1998)',
+    full: 'Draper, N. R., & Smith, H. (1998). Applied regression analysis (3rd ed.). Wiley.',
+  },
+  'dunn-1961': {
+    cite: 'Dunn (1961)',
+    full: 'Dunn, O. J. (1961). Multiple comparisons among means. Journal of the American Statistical Association, 56, 52–64.',
+  },
+  'efron-1979': {
+    cite: 'Efron (1979)',
+    full: 'Efron, B. (1979). Bootstrap methods: Another look at the jackknife. The Annals of Statistics, 7, 1–26.',
+  },
+  'efron-1987': {
+    cite: 'Efron (1987)',
+    full: 'Efron, B. (1987). Better bootstrap confidence intervals. Journal of the American Statistical Association, 82, 171–185.',
+  },
+  'evans-1996': { cite: 'Evans (1996)', full: 'Evans, J. D. (1996). Straightforward statistics for the behavioral sciences. Brooks/Cole.' },
+  'fieller-hartley-pearson-1957': {
+    cite: 'Fieller, Hartley & Pearson (1957)',
+    full: 'Fieller, E. C., Hartley, H. O., & Pearson, E. S. (1957). Tests for rank correlation coefficients. I. Biometrika, 44, 470–481.',
+  },
+  'fisher-1915': {
+    cite: 'Fisher (1915)',
+    full: 'Fisher, R. A. (1915). Frequency distribution of the values of the correlation coefficient in samples from an indefinitely large population. Biometrika, 10, 507–521.',
+  },
+  'fisher-1921': {
+    cite: 'Fisher (1921)',
+    full: 'Fisher, R. A. (1921). On the “probable error” of a coefficient of correlation deduced from a small sample. Metron, 1, 3–32.',
+  },
+  'hawkins-1989': {
+    cite: 'Hawkins (1989)',
+    full: 'Hawkins, D. L. (1989). Using U statistics to derive the asymptotic distribution of Fisher’s Z statistic. The American Statistician, 43, 235–237.',
+  },
+  'hedges-olkin-1985': {
+    cite: 'Hedges & Olkin (1985)',
+    full: 'Hedges, L. V., & Olkin, I. (1985). Statistical methods for meta-analysis. Academic Press.',
+  },
+  'henze-zirkler-1990': {
+    cite: 'Henze & Zirkler (1990)',
+    full: 'Henze, N., & Zirkler, B. (1990). A class of invariant consistent tests for multivariate normality. Communications in Statistics: Theory and Methods, 19, 3595–3617.',
+  },
+  'hochberg-1988': {
+    cite: 'Hochberg (1988)',
+    full: 'Hochberg, Y. (1988). A sharper Bonferroni procedure for multiple tests of significance. Biometrika, 75, 800–802.',
+  },
+  'holm-1979': {
+    cite: 'Holm (1979)',
+    full: 'Holm, S. (1979). A simple sequentially rejective multiple test procedure. Scandinavian Journal of Statistics, 6, 65–70.',
+  },
+  'iglewicz-hoaglin-1993': {
+    cite: 'Iglewicz & Hoaglin (1993)',
+    full: 'Iglewicz, B., & Hoaglin, D. C. (1993). How to detect and handle outliers. ASQC Quality Press.',
+  },
+  'kendall-1938': { cite: 'Kendall (1938)', full: 'Kendall, M. G. (1938). A new measure of rank correlation. Biometrika, 30, 81–93.' },
+  'kendall-1945': {
+    cite: 'Kendall (1945)',
+    full: 'Kendall, M. G. (1945). The treatment of ties in ranking problems. Biometrika, 33, 239–251.',
+  },
+  'kendall-1970': { cite: 'Kendall (1970)', full: 'Kendall, M. G. (1970). Rank correlation methods (4th ed.). Griffin.' },
+  'knight-1966': {
+    cite: 'Knight (1966)',
+    full: 'Knight, W. R. (1966). A computer method for calculating Kendall’s tau with ungrouped data. Journal of the American Statistical Association, 61, 436–439.',
+  },
+  'koenker-1981': {
+    cite: 'Koenker (1981)',
+    full: 'Koenker, R. (1981). A note on studentizing a test for heteroscedasticity. Journal of Econometrics, 17, 107–112.',
+  },
+  'mardia-1970': {
+    cite: 'Mardia (1970)',
+    full: 'Mardia, K. V. (1970). Measures of multivariate skewness and kurtosis with applications. Biometrika, 57, 519–530.',
+  },
+  'mardia-1974': {
+    cite: 'Mardia (1974)',
+    full: 'Mardia, K. V. (1974). Applications of some measures of multivariate skewness and kurtosis in testing normality and robustness studies. Sankhyā, Series B, 36, 115–128.',
+  },
+  'meng-rosenthal-rubin-1992': {
+    cite: 'Meng, Rosenthal & Rubin (1992)',
+    full: 'Meng, X.-L., Rosenthal, R., & Rubin, D. B. (1992). Comparing correlated correlation coefficients. Psychological Bulletin, 111, 172–175.',
+  },
+  'pearson-1896': {
+    cite: 'Pearson (1896)',
+    full: 'Pearson, K. (1896). Mathematical contributions to the theory of evolution. III. Regression, heredity, and panmixia. Philosophical Transactions of the Royal Society A, 187, 253–318.',
+  },
+  'pearson-1897': {
+    cite: 'Pearson (1897)',
+    full: 'Pearson, K. (1897). On a form of spurious correlation which may arise when indices are used in the measurement of organs. Proceedings of the Royal Society, 60, 489–498.',
+  },
+  'phipson-smyth-2010': {
+    cite: 'Phipson & Smyth (2010)',
+    full: 'Phipson, B., & Smyth, G. K. (2010). Permutation p-values should never be zero. Statistical Applications in Genetics and Molecular Biology, 9, article 39.',
+  },
+  'pitman-1937': {
+    cite: 'Pitman (1937)',
+    full: 'Pitman, E. J. G. (1937). Significance tests which may be applied to samples from any populations. II. The correlation coefficient test. Supplement to the Journal of the Royal Statistical Society, 4, 225–232.',
+  },
+  'simpson-1951': {
+    cite: 'Simpson (1951)',
+    full: 'Simpson, E. H. (1951). The interpretation of interaction in contingency tables. Journal of the Royal Statistical Society, Series B, 13, 238–241.',
+  },
+  'spearman-1904': {
+    cite: 'Spearman (1904)',
+    full: 'Spearman, C. (1904). The proof and measurement of association between two things. The American Journal of Psychology, 15, 72–101.',
+  },
+  'steiger-1980': {
+    cite: 'Steiger (1980)',
+    full: 'Steiger, J. H. (1980). Tests for comparing elements of a correlation matrix. Psychological Bulletin, 87, 245–251.',
+  },
+  'tukey-1977': { cite: 'Tukey (1977)', full: 'Tukey, J. W. (1977). Exploratory data analysis. Addison-Wesley.' },
+  'west-finch-curran-1995': {
+    cite: 'West, Finch & Curran (1995)',
+    full: 'West, S. G., Finch, J. F., & Curran, P. J. (1995). Structural equation models with nonnormal variables: Problems and remedies. In R. H. Hoyle (Ed.), Structural equation modeling (pp. 56–75). Sage.',
+  },
+  'williams-1959': {
+    cite: 'Williams (1959)',
+    full: 'Williams, E. J. (1959). The comparison of regression variables. Journal of the Royal Statistical Society, Series B, 21, 396–399.',
+  },
+  'zou-2007': {
+    cite: 'Zou (2007)',
+    full: 'Zou, G. Y. (2007). Toward using confidence intervals to compare correlations. Psychological Methods, 12, 399–413.',
+  },
+} as const satisfies Readonly<Record<string, Reference>>;
+
+export type ReferenceKey = keyof typeof REFERENCES;

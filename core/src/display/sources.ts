@@ -1,0 +1,69 @@
+import type { CautionCode } from '../cautions/pair-cautions';
+import type { Adjustment } from '../correlation/adjust-p-values';
+import type { IntervalKind, Method } from '../correlation/types';
+import { REFERENCES, type ReferenceKey } from './references';
+
+export { REFERENCES, type ReferenceKey };
+
+/** Where each coefficient is published: its definition, its test, its exact p. */
+export const METHOD_SOURCES: Readonly<Record<Method, readonly ReferenceKey[]>> = {
+  pearson: ['pearson-1896', 'fisher-1915'],
+  spearman: ['spearman-1904', 'pitman-1937', 'kendall-1970'],
+  kendall: ['kendall-1938', 'kendall-1945', 'knight-1966', 'kendall-1970'],
+};
+
+export const INTERVAL_SOURCES: Readonly<Record<Exclude<IntervalKind, 'default'> | 'bootstrap', readonly ReferenceKey[]>> = {
+  fisher: ['fisher-1921'],
+  adf: ['hawkins-1989'],
+  'bonett-wright': ['bonett-wright-2000'],
+  fieller: ['fieller-hartley-pearson-1957'],
+  'brown-benedetti': ['brown-benedetti-1977', 'kendall-1970'],
+  bootstrap: ['efron-1979', 'efron-1987'],
+};
+
+export const ADJUSTMENT_SOURCES: Readonly<Record<Adjustment, readonly ReferenceKey[]>> = {
+  bonferroni: ['dunn-1961'],
+  holm: ['holm-1979'],
+  hochberg: ['hochberg-1988'],
+  'benjamini-hochberg': ['benjamini-hochberg-1995'],
+  'benjamini-yekutieli': ['benjamini-yekutieli-2001'],
+};
+
+/** Rules of thumb and comparisons that a study can choose or a card shows. */
+export const RULE_SOURCES = {
+  'shape limits 2 and 7': ['west-finch-curran-1995'],
+  'strength words of Cohen': ['cohen-1988'],
+  'strength words of Evans': ['evans-1996'],
+  'size of τ by sin(πτ/2)': ['kendall-1970'],
+  'values far out': ['iglewicz-hoaglin-1993', 'tukey-1977'],
+  'comparing independent groups': ['fisher-1921', 'hedges-olkin-1985', 'cohen-1988', 'zou-2007'],
+  'comparing dependent coefficients': ['williams-1959', 'steiger-1980', 'meng-rosenthal-rubin-1992', 'zou-2007'],
+  'coefficient within groups': ['bland-altman-1995', 'hedges-olkin-1985'],
+  'permutation tests': ['pitman-1937', 'phipson-smyth-2010', 'diciccio-romano-2017'],
+  'joint normality': ['mardia-1970', 'mardia-1974', 'henze-zirkler-1990', 'doornik-hansen-2008'],
+  'normal quantile plot': ['blom-1958', 'aldor-noiman-2013'],
+  'smooth curve': ['cleveland-1979'],
+} as const satisfies Readonly<Record<string, readonly ReferenceKey[]>>;
+
+/** Where the rule behind each caution comes from; empty where it is our own, written out with its threshold. */
+export const CAUTION_SOURCES: Readonly<Record<CautionCode, readonly ReferenceKey[]>> = {
+  shape: ['west-finch-curran-1995'],
+  curved: ['draper-smith-1998'],
+  'fan-shaped': ['breusch-pagan-1979', 'koenker-1981', 'hawkins-1989'],
+  'few-cases': ['pitman-1937'],
+  'many-missing': [],
+  ties: ['kendall-1945'],
+  'one-point': ['devlin-gnanadesikan-kettenring-1975'],
+  'groups-differ': ['hedges-olkin-1985'],
+  'groups-reverse': ['simpson-1951'],
+  'groups-hide': ['simpson-1951'],
+  'method-disagreement': [],
+  'shares-a-component': ['pearson-1897'],
+  'rows-not-independent': ['bland-altman-1995'],
+  ordinal: [],
+};
+
+/** "Fisher (1921); Zou (2007)". */
+export function citationOf(keys: readonly ReferenceKey[]): string {
+  return keys.map((key) => REFERENCES[key].cite).join('; ');
+}

@@ -100,7 +100,7 @@ export function firstWorkingSet(variables: readonly Variable[]): string[] {
 }
 
 /** Own methods in the order in which they win where the two variables of a pair have different ones. */
-const WINNING: readonly Method[] = ['kendall', 'spearman', 'pearson'];
+const WINNING: readonly Method[] = [...methodSchema.options].reverse();
 
 /** The method of a pair: that of all, unless one of its variables has one of its own. */
 export function methodForPair(common: Method, byVariable: Readonly<Record<string, Method>>, a: string, b: string): Method {

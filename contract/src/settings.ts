@@ -1,9 +1,9 @@
 import type { Adjustment } from '@ivlen/core';
 import { z } from 'zod';
+import { intervalKindSchema } from './analyses/schemas';
 import { methodSchema } from './methods';
-import { intervalKindSchema } from './pairs';
 import { scatterplotSettingsSchema } from './scatterplots';
-import { shapeSettingsSchema } from './shape';
+import { shapeSettingsSchema } from './shape-settings';
 
 export const levelsSchema = z
   .array(z.number().gt(0).lt(1))
@@ -27,7 +27,7 @@ export type Half = z.infer<typeof halfSchema>;
 /** What the methods line of the Correlations stage says, and how the matrix is laid out. */
 export const correlationSettingsSchema = z.object({
   /** The coefficients shown; the first is that of all pairs whose variables have no method of their own. */
-  methods: z.array(methodSchema).min(1).max(3).default(['pearson']),
+  methods: z.array(methodSchema).min(1).max(methodSchema.options.length).default(['pearson']),
   alternative: z.enum(['two-sided', 'greater', 'less']).default('two-sided'),
   missing: z.enum(['pairwise', 'listwise']).default('pairwise'),
   /** Significance levels of the marks, from large to small. */
@@ -76,7 +76,29 @@ export type SettingsScope = z.infer<typeof settingsScopeSchema>;
 export type Settings = { [S in SettingsScope]?: SettingsOf<S> };
 export type SettingsOf<S extends SettingsScope> = z.infer<(typeof settingsSchemas)[S]>;
 
+/** Settings as they were stored; null where they are none that this version understands, so that the usual ones serve. */
+export function readSettings<S extends SettingsScope>(scope: S, stored: unknown): SettingsOf<S> | null {
+  const parsed = settingsSchemas[scope].safeParse(stored);
+  return parsed.success ? (parsed.data as SettingsOf<S>) : null;
+}
+
+/** All settings of a study that this version understands; the others start anew. */
+export function readAllSettings(stored: Readonly<Record<string, unknown>>): Settings {
+  return Object.fromEntries(
+    settingsScopeSchema.options.flatMap((scope) => {
+      const settings = Object.hasOwn(stored, scope) ? readSettings(scope, stored[scope]) : null;
+      return settings === null ? [] : [[scope, settings]];
+    }),
+  );
+}
+
 /** Settings with the version that a save must name, so that two tabs don't overwrite each other. */
-export const storedSettingsSchema = z.object({ version: z.number().int(), settings: z.unknown() });
+export const storedSettingsSchema = z.object({
+  version: z.number().int(),
+  /** null if never saved, or not understood. */
+  settings: z.unknown(),
+  /** Whether some were saved that this version does not understand. */
+  unreadable: z.boolean().default(false),
+});
 
 export const saveSettingsSchema = z.object({ version: z.number().int(), settings: z.unknown() });

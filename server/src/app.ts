@@ -18,6 +18,7 @@ import { jobRoutes } from './jobs/job-routes';
 import { Jobs } from './jobs/jobs';
 import { mergeRoutes } from './merges/merge-routes';
 import { MergeService } from './merges/merge-service';
+import { pinRoutes } from './pins/pin-routes';
 import { rowRoutes } from './rows/row-routes';
 import { sameOriginOnly } from './safety/same-origin';
 import { securityHeaders } from './safety/security-headers';
@@ -56,6 +57,7 @@ export function createApp({ database, workers, spool }: { database: Database; wo
     .route('/', rowRoutes(database, columns))
     .route('/', derivationRoutes(database, columns))
     .route('/', settingsRoutes(database))
+    .route('/', pinRoutes(database))
     .route('/', importRoutes(database, imports, jobs))
     .route('/', mergeRoutes(database, new MergeService(database, columns, imports), jobs))
     .route('/', archiveRoutes(database, new ArchiveService(database, workers, spool), jobs))

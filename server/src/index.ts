@@ -6,4 +6,4 @@ export { readBytes } from './imports/read-bytes';
 export { Spool } from './imports/spool';
 export { Jobs } from './jobs/jobs';
 export { createStudy } from './studies/create-study';
-export { createInlineWorkers } from './workers/workers';
+export { createInlineWorkers, type Workers } from './workers/workers';

@@ -16,7 +16,6 @@ const database = connect(config.IVLEN_DATABASE_URL);
 await migrate(database);
 await loadDemo(database, config.IVLEN_SAMPLES);
 const spool = new Spool(config.IVLEN_SPOOL);
-await purgeDeleted(database);
 await spool.keepOnly(await purgeImports(database));
 
 const workers = createWorkerPool(fileURLToPath(new URL('./worker.cjs', import.meta.url)));
@@ -24,6 +23,8 @@ const app = createApp({ database, workers, spool });
 serveWebFiles(app, config.IVLEN_WEB);
 const { server, port } = await listen(app, config.IVLEN_PORT, config.IVLEN_PORT_FIXED === '1');
 console.log(`Ivlen is at http://127.0.0.1:${port}`);
+// Deleting for good what was deleted long ago can take a while, and nobody waits for it.
+purgeDeleted(database).catch((error: unknown) => console.error('deleted studies could not be purged', error));
 
 let stopping = false;
 async function stop(): Promise<void> {

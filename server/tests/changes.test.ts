@@ -53,7 +53,6 @@ const r = async ({ id, head }: Study, variables: string[]) => {
     kind: 'correlation',
     method: 'pearson',
     byVariable: {},
-    missing: 'pairwise',
     alternative: 'two-sided',
     level: 0.95,
     variables,

@@ -98,7 +98,6 @@ const matrixOf = (study: Study) =>
       method: 'pearson',
       level: 0.95,
       variables: ['depth', 'taxa, all', 'bank', 'share'].map((name) => idOf(study, name)),
-      missing: 'pairwise',
       alternative: 'two-sided',
     },
   });

@@ -30,20 +30,20 @@ describe('a variable with a method of its own', () => {
     const ids = study.state.variables.map(({ id }) => id);
     const [a, b, c] = columns as [Float64Array, Float64Array, Float64Array];
     study = await decide(study, { type: 'set-pair-method', variable: ids[1], method: 'spearman' });
-    const ask = (missing: string) =>
+    const ask = (completeFor: readonly string[]) =>
       app.ask(correlationResultSchema, 'POST', `/studies/${study.id}/analyses`, {
         revision: study.head,
         analysis: {
           kind: 'correlation',
           method: 'pearson',
           byVariable: study.state.pairMethods,
-          missing,
+          rows: { completeFor },
           alternative: 'two-sided',
           level: 0.95,
           variables: ids,
         },
       });
-    const pairwise = await ask('pairwise');
+    const pairwise = await ask([]);
     expect(pairwise.methods).toEqual([
       'pearson',
       'spearman',
@@ -61,7 +61,7 @@ describe('a variable with a method of its own', () => {
     expect(pairwise.low[5]).toBe(spearman(b, c).interval?.low);
     expect(pairwise.n[1]).toBe(8);
     // Listwise, the row that lacks c is left out of the rank pair as well.
-    const listwise = await ask('listwise');
+    const listwise = await ask(ids);
     expect(listwise.n[1]).toBe(7);
     expect(listwise.coefficient[1]).toBe(
       spearman(
@@ -72,7 +72,7 @@ describe('a variable with a method of its own', () => {
 
     study = await decide(study, { type: 'set-pair-method', variable: ids[0], method: 'kendall' });
     // Where two own methods meet, τ goes before ρ.
-    expect((await ask('pairwise')).coefficient[1]).toBe(kendall(a, b).coefficient);
+    expect((await ask([])).coefficient[1]).toBe(kendall(a, b).coefficient);
   });
 
   it('is a decision that can be undone, is refused where it changes nothing, and goes with its variable', async () => {

@@ -40,7 +40,7 @@ const ask = <S extends z.ZodType>(schema: S, study: Study, analysis: object) =>
   app.ask(schema, 'POST', `/studies/${study.id}/analyses`, { revision: study.head, analysis });
 const near = (got: number | null | undefined, wanted: number) =>
   expect(Math.abs((got ?? Number.NaN) - wanted) / Math.max(Math.abs(wanted), 1e-300), `${got} for ${wanted}`).toBeLessThan(TOLERANCE);
-const of = (x: string, y: string, study = survey) => ({ x: id(study, x), y: id(study, y), completeFor: [] });
+const of = (x: string, y: string, study = survey) => ({ x: id(study, x), y: id(study, y) });
 
 describe('a pair', () => {
   it('has every method’s figures as computed outside', async () => {
@@ -109,7 +109,7 @@ describe('a pair', () => {
       ...of('turbidity', 'dissolved_oxygen'),
       method: 'pearson',
     });
-    expect(found.onePointCarries).toBe(true);
+    expect(found.carrying).toBe(102);
     expect(found.points[0]).toMatchObject({ row: 102, name: 'CO-018' });
     near(found.coefficient, reference.carried.with.r.coefficient);
     near(found.points[0]?.without, reference.carried.without.r.coefficient);
@@ -156,7 +156,6 @@ describe('the matrix', () => {
       variables: variables.map((name) => id(survey, name)),
       method: 'pearson',
       byVariable: {},
-      missing: 'pairwise',
       alternative: 'two-sided',
       level: 0.95,
     });
@@ -176,7 +175,6 @@ describe('the matrix', () => {
       variables: [id(survey, 'nitrate'), id(survey, 'mayfly_taxa')],
       method: 'pearson',
       byVariable: {},
-      missing: 'pairwise',
       alternative: 'two-sided',
       level: 0.95,
       control: [id(survey, 'elevation')],
@@ -191,7 +189,6 @@ describe('the matrix', () => {
       kind: 'cautions',
       variables: names.map((name) => id(survey, name)),
       byVariable: {},
-      missing: 'pairwise',
       shapeRule: { kind: 'limits', skewness: 2, excessKurtosis: 7 },
       groupBy: id(survey, 'catchment'),
       alpha: 0.05,
@@ -206,6 +203,14 @@ describe('the matrix', () => {
       expect.arrayContaining(['one-point', 'shape', 'method-disagreement']),
     );
     expect(await codes('spearman', 'turbidity', 'dissolved_oxygen')).not.toContain('shape');
+    // The row that carries it is named, with what is left without it.
+    const { pairs } = await ask(cautionsResultSchema, survey, { ...request, method: 'pearson' });
+    const [turbidity, oxygen] = [id(survey, 'turbidity'), id(survey, 'dissolved_oxygen')];
+    const pairOf = pairs.find(({ a, b }) => a === turbidity && b === oxygen);
+    const carried = pairOf?.cautions.find(({ code }) => code === 'one-point');
+    expect(carried).toMatchObject({ level: 'could-change', remedy: { kind: 'without-row', row: 102, name: 'CO-018' } });
+    near(carried?.remedy?.coefficient, reference.carried.without.r.coefficient);
+    near(carried?.found.coefficient, reference.carried.with.r.coefficient);
     // Stations were visited twice.
     expect(await codes('kendall', 'conductivity', 'dissolved_solids')).toContain('rows-not-independent');
   });
@@ -227,13 +232,24 @@ describe('the matrix', () => {
       variables: ['taxa_per_depth', 'depth', 'current'].map((name) => id(derived, name)),
       method: 'spearman',
       byVariable: {},
-      missing: 'pairwise',
       shapeRule: { kind: 'limits', skewness: 2, excessKurtosis: 7 },
       groupBy: null,
       alpha: 0.05,
     });
     const sharing = pairs.filter(({ cautions }) => cautions.some(({ code }) => code === 'shares-a-component')).map(({ a, b }) => [a, b]);
     expect(sharing).toEqual([['taxa_per_depth', 'depth'].map((name) => id(derived, name))]);
+    // Depth is the component itself: it stands with the taxa, what else the quotient is made of.
+    const remedy = pairs.flatMap(({ cautions }) => cautions).find(({ code }) => code === 'shares-a-component')?.remedy;
+    expect(remedy?.kind).toBe('remaining-part');
+    const plain = await ask(correlationResultSchema, derived, {
+      kind: 'correlation',
+      variables: [id(derived, 'mayfly_taxa'), id(derived, 'depth')],
+      method: 'spearman',
+      byVariable: {},
+      alternative: 'two-sided',
+      level: 0.95,
+    });
+    near(remedy?.coefficient, plain.coefficient[1] ?? Number.NaN);
   });
 });
 

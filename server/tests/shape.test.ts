@@ -103,7 +103,7 @@ describe('the shape of a group', () => {
     const low = categories?.find(({ text }) => text === 'low');
     const shape = await app.ask(shapeResultSchema, 'POST', `/studies/${study.id}/analyses`, {
       revision: study.head,
-      analysis: { kind: 'shape', variable: idOf('x'), group: { by: idOf('stage'), value: low?.value } },
+      analysis: { kind: 'shape', variable: idOf('x'), rows: { group: { by: idOf('stage'), value: low?.value } } },
     });
     const wanted = Float64Array.from({ length: 40 }, (_, i) => (i === 31 ? 400 : (i * 7) % 40)).filter((_, i) => i % 2 === 1 && i !== 1);
     expect(shape.description).toMatchObject({ n: 19, mean: describeColumn(wanted).mean, skewness: describeColumn(wanted).skewness });
@@ -119,7 +119,7 @@ describe('joint normality', () => {
   const makeJoint = () => makeStudy(['a,b,c,d', ...rows.map((cells, i) => `${cells.join(',')},${i === 7 ? '' : (i * 13) % 11}`)]);
   const ask = ({ id, head, state }: Study, names: readonly string[], set: readonly string[], distances: boolean) => {
     const ids = (wanted: readonly string[]) => wanted.map((name) => state.variables.find((item) => item.name === name)?.id);
-    const analysis = { kind: 'joint', variables: ids(names), completeFor: ids(set), distances };
+    const analysis = { kind: 'joint', variables: ids(names), rows: { completeFor: ids(set) }, distances };
     return app.ask(jointResultSchema, 'POST', `/studies/${id}/analyses`, { revision: head, analysis });
   };
   const columns = (names: number[], skip: number) =>
@@ -178,7 +178,7 @@ describe('other scales', () => {
     expect(on('log10')?.shape?.description.skewness).toBe(describeColumn(logs).skewness);
     expect(Math.abs(on('log10')?.shape?.description.skewness ?? 9)).toBeLessThan(Math.abs(on('raw')?.shape?.description.skewness ?? 0));
     expect(on('reciprocal')).toMatchObject({ reversed: true, refused: null });
-    const [raw, log, reciprocal] = ['raw', 'log10', 'reciprocal'].map((scale) => on(scale)?.correlations[0]);
+    const [raw, log, reciprocal] = ['raw', 'log10', 'reciprocal'].map((scale) => on(scale)?.correlations[0]?.coefficients);
     expect(log?.pearson).toBeGreaterThan(raw?.pearson ?? 1);
     // Ranks do not mind a scale, but for its sign.
     expect(log?.spearman).toBeCloseTo(raw?.spearman ?? 0, 14);

@@ -92,7 +92,7 @@ describe('a study', () => {
   it('opens with its quantities in the working set', async () => {
     const study = await makeStudy();
     const stored = await app.ask(storedSettingsSchema, 'GET', `/studies/${study.id}/settings/working-set`);
-    expect(stored).toEqual({ version: 1, settings: { variables: ['v2', 'v3'] } });
+    expect(stored).toMatchObject({ version: 1, settings: { variables: ['v2', 'v3'] } });
   });
 
   it('is renamed, duplicated with data and settings, deleted and restored', async () => {
@@ -181,13 +181,13 @@ describe('settings', () => {
     const path = `/studies/${id}/settings/correlations`;
     const changed = { methods: ['spearman'], alternative: 'less', missing: 'listwise', levels: [0.1, 0.01], above: 'n' };
     const settings = correlationSettingsSchema.parse(changed);
-    expect(await app.ask(storedSettingsSchema, 'GET', path)).toEqual({ version: 0, settings: null });
-    expect(await app.ask(storedSettingsSchema, 'PUT', path, { version: 0, settings })).toEqual({ version: 1, settings });
+    expect(await app.ask(storedSettingsSchema, 'GET', path)).toEqual({ version: 0, settings: null, unreadable: false });
+    expect(await app.ask(storedSettingsSchema, 'PUT', path, { version: 0, settings })).toEqual({ version: 1, settings, unreadable: false });
     for (const version of [0, 7]) {
       const late = await app.send('PUT', path, { version, settings });
       expect([late.status, await codeOf(late)]).toEqual([409, 'settings-moved']);
     }
-    expect(await app.ask(storedSettingsSchema, 'GET', path)).toEqual({ version: 1, settings });
+    expect(await app.ask(storedSettingsSchema, 'GET', path)).toEqual({ version: 1, settings, unreadable: false });
   });
 
   it('are checked: levels go from large to small', async () => {
@@ -206,7 +206,6 @@ describe('analyses', () => {
       variables: ['v2', 'v3'],
       method: 'pearson',
       alternative: 'two-sided',
-      missing: 'pairwise',
       level: 0.95,
     };
     const matrix = await app.ask(correlationResultSchema, 'POST', `/studies/${id}/analyses`, { revision: 1, analysis });
@@ -216,7 +215,7 @@ describe('analyses', () => {
     expect(matrix.n).toEqual([4, 4, 4, 5]);
     expect(matrix.pValue[0]).toBeNull();
 
-    const pair = { kind: 'pair', x: 'v2', y: 'v3', alternative: 'two-sided', level: 0.95, completeFor: [] };
+    const pair = { kind: 'pair', x: 'v2', y: 'v3', alternative: 'two-sided', level: 0.95 };
     const result = await app.ask(pairResultSchema, 'POST', `/studies/${id}/analyses`, { revision: 1, analysis: pair });
     expect(result).toMatchObject({ n: 4, x: { n: 4, mean: 17.6875 }, y: { mean: 6.5 } });
     expect(result.tests.pearson).toMatchObject({ statistic: { name: 't', df: 2 }, pMethod: 't', degenerate: false });
@@ -240,7 +239,6 @@ describe('analyses', () => {
       variables: ['v1', 'v3'],
       method: 'pearson',
       alternative: 'two-sided',
-      missing: 'pairwise',
       level: 0.95,
     };
     const response = await app.send('POST', `/studies/${id}/analyses`, { revision: 1, analysis });

@@ -3,7 +3,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { jobEventSchema, jobStartedSchema } from '@ivlen/contract';
-import { connect, createApp, createInlineWorkers, type Database, Spool } from '@ivlen/server';
+import { connect, createApp, createInlineWorkers, type Database, Spool, type Workers } from '@ivlen/server';
 import { inject } from 'vitest';
 import type { z } from 'zod';
 import { databaseUrl } from './database-template';
@@ -15,6 +15,10 @@ export interface TestApplication {
   readonly database: Database;
   /** Where files wait. */
   readonly folder: string;
+  /** Kinds of the analyses that were computed, in order; not those that were kept. */
+  readonly computed: string[];
+  /** The same database under another application, as after a restart. */
+  restarted(): TestApplication;
   send(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Response>;
   /** Sends and checks the answer, which must be a success. */
   ask<S extends z.ZodType>(schema: S, method: string, path: string, body?: unknown): Promise<z.infer<S>>;
@@ -27,7 +31,26 @@ export async function openTestApplication(): Promise<TestApplication> {
   await server.raw(`create database ${name} template ${inject('template')}`);
   const database = connect(databaseUrl(inject('serverUrl'), name));
   const folder = await mkdtemp(join(tmpdir(), 'ivlen-spool-'));
-  const app = createApp({ database, workers: createInlineWorkers(), spool: new Spool(folder) });
+  const close = async () => {
+    await database.destroy();
+    await rm(folder, { recursive: true });
+    await server.raw(`drop database ${name}`);
+    await server.destroy();
+  };
+  return applicationOn(database, folder, close);
+}
+
+function applicationOn(database: Database, folder: string, close: () => Promise<void>): TestApplication {
+  const inline = createInlineWorkers();
+  const computed: string[] = [];
+  const workers: Workers = {
+    ...inline,
+    run: (task, signal) => {
+      if (task.task === 'analyse') computed.push(task.analysis.kind);
+      return inline.run(task, signal);
+    },
+  };
+  const app = createApp({ database, workers, spool: new Spool(folder) });
 
   const send: TestApplication['send'] = async (method, path, body, headers = {}) => {
     const binary = body instanceof Uint8Array;
@@ -49,12 +72,9 @@ export async function openTestApplication(): Promise<TestApplication> {
       if (!response.ok) throw new Error(`${method} ${path} answered ${response.status}: ${text}`);
       return schema.parse(JSON.parse(text));
     },
-    async close() {
-      await database.destroy();
-      await rm(folder, { recursive: true });
-      await server.raw(`drop database ${name}`);
-      await server.destroy();
-    },
+    computed,
+    restarted: () => applicationOn(database, folder, close),
+    close,
   };
 }
 

@@ -1,19 +1,78 @@
-import type { StudyState } from '@ivlen/contract';
+import type { AnalysisRows, StudyState, Variable } from '@ivlen/contract';
 
-/** The columns that an analysis needs, only the rows in use, by variable, with how each is stored. */
+/** Parts of the codebook that an analysis may read. */
+export type CodebookField = 'kind' | 'derivation' | 'validRange' | 'accepted';
+
+/** A variable as far as the analysis looks at it; what it does not look at is null. */
+export type VariableFacts = Pick<Variable, 'id' | 'storage'> & {
+  readonly kind: Variable['kind'] | null;
+  readonly derivation: Variable['derivation'];
+  readonly validRange: Variable['validRange'];
+};
+
+export interface CodebookFacts {
+  /** All variables of the study, in its order. */
+  readonly variables: readonly VariableFacts[];
+  /** Values found right already. */
+  readonly accepted: StudyState['accepted'];
+}
+
+/** The columns that an analysis needs, by variable, with how each is stored. */
 export interface AnalysisColumns {
   readonly variables: readonly string[];
+  /** Only the rows that the analysis is about. */
   readonly values: readonly Float64Array[];
   /** Whether the values are amounts, as opposed to codes or dates. */
   readonly numeric: readonly boolean[];
-  /** Row numbers from 0 of the rows in use; null for all. */
+  /** Row numbers, from 0, of these rows; null for all rows of the study. */
   readonly rows: Uint32Array | null;
-  /** The codebook, and what was said of single values. */
-  readonly state: Pick<StudyState, 'variables' | 'accepted'>;
+  /** How many rows of the study are computed with. */
+  readonly rowsInUse: number;
+  readonly codebook: CodebookFacts;
 }
 
-export function columnOf({ variables, values }: AnalysisColumns, id: string): Float64Array {
+/** The codebook as far as an analysis looks at it. */
+export function factsOf(state: Pick<StudyState, 'variables' | 'accepted'>, looksAt: readonly CodebookField[] = []): CodebookFacts {
+  const reads = new Set(looksAt);
+  return {
+    variables: state.variables.map(({ id, storage, kind, derivation, validRange }) => ({
+      id,
+      storage,
+      kind: reads.has('kind') ? kind : null,
+      derivation: reads.has('derivation') ? derivation : null,
+      validRange: reads.has('validRange') ? validRange : null,
+    })),
+    accepted: reads.has('accepted') ? state.accepted : [],
+  };
+}
+
+export function columnOf({ variables, values }: Pick<AnalysisColumns, 'variables' | 'values'>, id: string): Float64Array {
   const column = values[variables.indexOf(id)];
   if (!column) throw new Error(`column ${id} was not loaded for the analysis`);
   return column;
+}
+
+/** Number, from 1, of a row given by its place among those of the analysis. */
+export function rowNumber({ rows }: Pick<AnalysisColumns, 'rows'>, place: number): number {
+  return (rows?.[place] ?? place) + 1;
+}
+
+/** Cuts columns down to the rows of one group and those complete for a set. */
+export function restrictedTo({ completeFor, group }: AnalysisRows, columns: AnalysisColumns): AnalysisColumns {
+  if (completeFor.length === 0 && group === null) return columns;
+  const needed = completeFor.map((id) => columnOf(columns, id));
+  const labels = group && columnOf(columns, group.by);
+  const all = columns.values[0] ?? new Float64Array(0);
+  const places = Uint32Array.from(all.keys()).filter(
+    (place) => (!labels || labels[place] === group?.value) && needed.every((column) => column[place] === column[place]),
+  );
+  return {
+    ...columns,
+    values: columns.values.map((column) => valuesAt(column, places)),
+    rows: places.map((place) => columns.rows?.[place] ?? place),
+  };
+}
+
+export function valuesAt(values: Float64Array, places: Uint32Array): Float64Array {
+  return Float64Array.from(places, (place) => values[place] ?? Number.NaN);
 }

@@ -4,15 +4,12 @@ import {
   type CorrelationTest,
   INTERVAL_KINDS,
   type IntervalKind,
-  kendall,
   type Method,
+  mostControls,
   partialCorrelation,
-  pearson,
-  spearman,
+  testPair,
 } from '@ivlen/core';
 import { figure } from './figures';
-
-const PAIR = { pearson, spearman, kendall };
 
 /** A test, or why the method has none of this sort. */
 export type PairCorrelation = Omit<CorrelationTest, 'undefinedBecause'> & { undefinedBecause?: PairTest['undefinedBecause'] };
@@ -41,9 +38,9 @@ export function correlationOf(
   controls: readonly Float64Array[],
   { alternative, level, interval }: How,
 ): PairCorrelation {
-  if (method === 'kendall' && controls.length > 1) return { ...PAIR[method](x, y, { alternative, p: 'approximate' }), ...NO_COEFFICIENT };
+  if (controls.length > mostControls(method)) return { ...testPair(method, x, y, { alternative, p: 'approximate' }), ...NO_COEFFICIENT };
   if (controls.length > 0) return partialCorrelation(x, y, controls, { method, alternative, level });
-  const test = PAIR[method](x, y, { alternative, level, interval: intervalKind(method, interval) });
+  const test = testPair(method, x, y, { alternative, level, interval: intervalKind(method, interval) });
   if (interval !== 'bootstrap' || test.undefinedBecause || test.degenerate) return test;
   return { ...test, interval: bootstrapCorrelation(x, y, { method, level }).interval };
 }

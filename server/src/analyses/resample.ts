@@ -1,12 +1,19 @@
-import type { Analysis, ResampleResult } from '@ivlen/contract';
+import type { RequestOf, ResampleResult } from '@ivlen/contract';
 import { bootstrapCorrelation, permutationTest } from '@ivlen/core';
+import type { AnalysisModule, Tell } from './analysis';
 import type { AnalysisColumns } from './analysis-columns';
 import { figure } from './figures';
+import { allCorrelatable } from './needed-variables';
 import { pairRows } from './pair-rows';
-import type { Tell } from './tell';
 
 /** A bootstrap interval or a permutation test of a pair; the same seed gives the same result. */
-export function resample(request: Extract<Analysis, { kind: 'resample' }>, columns: AnalysisColumns, tell: Tell): ResampleResult {
+export const resample: AnalysisModule<'resample'> = {
+  needs: ({ x, y }, all) => allCorrelatable(all, [x, y]),
+  run: resampled,
+  counts: 'samples',
+};
+
+function resampled(request: RequestOf<'resample'>, columns: AnalysisColumns, tell: Tell): ResampleResult {
   const { what, method, times, seed, level, alternative } = request;
   const { x, y } = pairRows(request, columns);
   const onProgress = (done: number) => tell(done, times);

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { type Settings, type StudyArchive, settingsSchemas } from '@ivlen/contract';
+import { readAllSettings, type StudyArchive } from '@ivlen/contract';
 import { CHUNK_ROWS } from '../columns/chunk-codec';
 import type { NewColumn } from '../columns/column-repository';
 import { SET_ASIDE } from '../columns/columns';
@@ -82,7 +82,7 @@ function studyFromArchive(
     summary: `Brought back from the archive “${fileName}”`,
     state,
     columns: [...measured, ...aside],
-    settings: validSettings(archive),
+    settings: readAllSettings(archive.settings),
     earlier: archive.trail,
   };
 }
@@ -92,13 +92,4 @@ function* setAsideChunks({ rows, setAside }: StudyArchive): Generator<Float64Arr
   const codes = new Float64Array(rows);
   for (const [from, to, code] of setAside) codes.fill(code, from - 1, to);
   for (let start = 0; start < rows; start += CHUNK_ROWS) yield codes.slice(start, start + CHUNK_ROWS);
-}
-
-/** Settings that this version understands; the others start anew. */
-function validSettings({ settings }: StudyArchive): Settings {
-  const entries = Object.entries(settingsSchemas).flatMap(([scope, schema]) => {
-    const parsed = schema.safeParse(settings[scope as keyof typeof settings]);
-    return parsed.success ? [[scope, parsed.data]] : [];
-  });
-  return Object.fromEntries(entries);
 }

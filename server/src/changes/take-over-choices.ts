@@ -1,4 +1,4 @@
-import type { ChoicesPreview, Settings } from '@ivlen/contract';
+import type { ChoicesPreview } from '@ivlen/contract';
 import type { Connection } from '../database/connect';
 import { DomainError } from '../errors/domain-error';
 import { countOf } from '../phrases/phrases';
@@ -36,8 +36,7 @@ async function transfer(
   number: number,
 ): Promise<{ name: string; transferred: Transferred }> {
   const other = await getStudy(db, from);
-  const settingsOf = async (id: string) => (await selectAllSettings(db, id)) as Settings;
-  const [theirs, ours] = [await settingsOf(from), await settingsOf(study)];
+  const [theirs, ours] = [await selectAllSettings(db, from), await selectAllSettings(db, study)];
   const transferred = transferChoices({ state: other.state, settings: theirs }, { state, settings: ours }, number);
   if (transferred.fits.length === 0) {
     throw new DomainError('nothing-fits', `Nothing that “${other.name}” says fits this study: no variable has the same name.`, {

@@ -1,3 +1,7 @@
+import { createHash } from 'node:crypto';
+
+/** How chunks are written: 1 is little-endian float64. */
+export const CHUNK_ENCODING = 1;
 /** Rows in one stored chunk of a column. */
 export const CHUNK_ROWS = 65_536;
 const BYTES = Float64Array.BYTES_PER_ELEMENT;
@@ -5,6 +9,11 @@ const BYTES = Float64Array.BYTES_PER_ELEMENT;
 /** One chunk as little-endian float64. */
 export function encodeChunk(values: Float64Array): Buffer {
   return Buffer.from(values.slice().buffer);
+}
+
+/** SHA-256 of a chunk as it is stored. */
+export function checksumOf(chunk: Buffer): Buffer {
+  return createHash('sha256').update(chunk).digest();
 }
 
 /** The values of one chunk, in memory of their own. */

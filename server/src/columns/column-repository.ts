@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { Connection } from '../database/connect';
-import { decodeChunk, decodeChunks, encodeChunk } from './chunk-codec';
+import { CHUNK_ENCODING, checksumOf, decodeChunk, decodeChunks, encodeChunk } from './chunk-codec';
 
 /** A column to be stored: numbers, days, or codes with their dictionary. */
 export interface NewColumn {
@@ -34,7 +34,8 @@ export async function insertColumn(
 
 /** Writes a new version of one chunk of a column. */
 export async function insertChunk(db: Connection, place: Place, variable: string, chunk: number, values: Float64Array): Promise<void> {
-  await db('column_chunk').insert({ ...place, variable, chunk, data: encodeChunk(values) });
+  const data = encodeChunk(values);
+  await db('column_chunk').insert({ ...place, variable, chunk, data, encoding: CHUNK_ENCODING, checksum: checksumOf(data) });
 }
 
 export async function insertDictionary(
@@ -121,8 +122,8 @@ export async function copyColumns(db: Connection, from: Place, to: Place): Promi
   const names = { study: from.study, revision: from.revision, toStudy: to.study, toRevision: to.revision };
   await db.raw(
     `${LINE}
-    insert into column_chunk (study, variable, chunk, revision, data)
-    select distinct on (variable, chunk) :toStudy::uuid, variable, chunk, :toRevision::int, data from column_chunk
+    insert into column_chunk (study, variable, chunk, revision, data, encoding, checksum)
+    select distinct on (variable, chunk) :toStudy::uuid, variable, chunk, :toRevision::int, data, encoding, checksum from column_chunk
     where study = :study and revision in (select number from line)
     order by variable, chunk, revision desc`,
     names,

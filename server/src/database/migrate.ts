@@ -3,6 +3,7 @@ import type { Database } from './connect';
 import { studies } from './migrations/0001-studies';
 import { imports } from './migrations/0002-imports';
 import { spooledImports } from './migrations/0003-spooled-imports';
+import { keptResultsAndPins } from './migrations/0004-kept-results-and-pins';
 
 interface Migration {
   readonly name: string;
@@ -13,6 +14,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0001-studies', up: studies },
   { name: '0002-imports', up: imports },
   { name: '0003-spooled-imports', up: spooledImports },
+  { name: '0004-kept-results-and-pins', up: keptResultsAndPins },
 ];
 
 /** Brings the schema up to date. Migrations go one way: a backup, not a reverse step, leads back. */

@@ -13,6 +13,7 @@ const STATUS: Readonly<Record<string, ContentfulStatusCode>> = {
   'no-such-import': 404,
   'no-such-job': 404,
   'no-such-export': 404,
+  'no-such-pin': 404,
   'not-found': 404,
   'head-moved': 409,
   'settings-moved': 409,

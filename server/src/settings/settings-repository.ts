@@ -1,26 +1,30 @@
-import { type Settings, type SettingsOf, type SettingsScope, settingsScopeSchema } from '@ivlen/contract';
+import { readAllSettings, readSettings, type Settings, type SettingsOf, type SettingsScope } from '@ivlen/contract';
 import type { Connection } from '../database/connect';
 import { DomainError } from '../errors/domain-error';
 
 /** Settings that were never saved have version 0. */
 const NEVER_SAVED = 0;
 
-export async function selectSettings(db: Connection, study: string, stage: SettingsScope): Promise<{ version: number; settings: unknown }> {
+interface SavedSettings<S extends SettingsScope> {
+  readonly version: number;
+  readonly settings: SettingsOf<S> | null;
+  /** Whether some are stored that this version does not understand; they stay until others are saved. */
+  readonly unreadable: boolean;
+}
+
+export async function selectSettings<S extends SettingsScope>(db: Connection, study: string, stage: S): Promise<SavedSettings<S>> {
   const row = await db('stage_setting')
     .where({ study, stage })
     .first<{ version: number; settings: unknown } | undefined>('version', 'settings');
-  return row ?? { version: NEVER_SAVED, settings: null };
+  if (!row) return { version: NEVER_SAVED, settings: null, unreadable: false };
+  const settings = readSettings(stage, row.settings);
+  return { version: row.version, settings, unreadable: settings === null };
 }
 
 /** All saved settings of a study, by the part of it that they belong to. */
-export async function selectAllSettings(db: Connection, study: string): Promise<Partial<Record<SettingsScope, unknown>>> {
+export async function selectAllSettings(db: Connection, study: string): Promise<Settings> {
   const rows = await db('stage_setting').where({ study }).select<{ stage: string; settings: unknown }[]>('stage', 'settings');
-  return Object.fromEntries(
-    rows.flatMap(({ stage, settings }) => {
-      const scope = settingsScopeSchema.safeParse(stage);
-      return scope.success ? [[scope.data, settings]] : [];
-    }),
-  );
+  return readAllSettings(Object.fromEntries(rows.map(({ stage, settings }) => [stage, settings])));
 }
 
 export async function insertSettings<S extends SettingsScope>(

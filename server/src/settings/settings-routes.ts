@@ -34,6 +34,7 @@ export function settingsRoutes(database: Database) {
       const checked = settingsSchemas[stage].safeParse(settings);
       if (!checked.success) throw invalidRequest(checked.error.issues, 'settings');
       await getStudy(database, id);
-      return c.json({ version: await saveSettings(database, id, stage, version, checked.data), settings: checked.data }, 200);
+      const saved = await saveSettings(database, id, stage, version, checked.data);
+      return c.json({ version: saved, settings: checked.data, unreadable: false }, 200);
     });
 }

@@ -1,4 +1,4 @@
-import type { JoinRowsBy, OneRowPer, Settings, Variable } from '@ivlen/contract';
+import type { JoinRowsBy, OneRowPer, Variable } from '@ivlen/contract';
 import { CHUNK_ROWS } from '../columns/chunk-codec';
 import type { NewColumn } from '../columns/column-repository';
 import { type Columns, type Table, variableOf } from '../columns/columns';
@@ -69,7 +69,7 @@ export async function oneRowPer(database: Database, columns: Columns, id: string
       accepted: [],
     },
     columns: joined,
-    settings: (await selectAllSettings(database, id)) as Settings,
+    settings: await selectAllSettings(database, id),
   });
 }
 

@@ -1,5 +1,5 @@
 import type { Analysis, AnalysisResult, Derivation } from '@ivlen/contract';
-import { analyse } from '../analyses/analyse';
+import { analyse } from '../analyses/analyses';
 import type { AnalysisColumns } from '../analyses/analysis-columns';
 import { type ReadArchive, type ReadArchiveRequest, readArchive } from '../archives/read-archive';
 import { computeDerived, type DerivedColumn, type DerivedSources } from '../derivations/compute-derived';

@@ -1,3 +1,5 @@
+import { createHash } from 'node:crypto';
+import { readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
 import { DomainError } from '../errors/domain-error';
@@ -6,6 +8,8 @@ import { isOutcome } from './worker-outcome';
 
 /** Where tasks are run. */
 export interface Workers {
+  /** Which build of the computing code runs them: its results are those of no other. */
+  readonly version: string;
   /** Aborting ends the task, also in mid-computation. */
   run<T extends Task>(task: T, signal: AbortSignal): Promise<TaskResult<T>>;
   close(): Promise<void>;
@@ -21,6 +25,7 @@ export function createWorkerPool(workerFile: string): Workers {
     idleTimeout: 60_000,
   });
   return {
+    version: createHash('sha256').update(readFileSync(workerFile)).digest('hex'),
     async run(task, signal) {
       const outcome: unknown = await pool.run(task, { signal });
       if (!isOutcome(outcome)) throw new Error('a worker answered with something else than an outcome');
@@ -37,6 +42,7 @@ export function createWorkerPool(workerFile: string): Workers {
 /** The same tasks in this thread, for tests of what surrounds them. */
 export function createInlineWorkers(): Workers {
   return {
+    version: 'inline',
     run: async (task) => (await perform(task)) as TaskResult<typeof task>,
     close: async () => {},
   };

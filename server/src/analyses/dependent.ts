@@ -1,30 +1,32 @@
-import type { Analysis, DependentResult } from '@ivlen/contract';
-import { bootstrapDifference, compareOverlapping, kendall, pearson, spearman } from '@ivlen/core';
-import { type AnalysisColumns, columnOf } from './analysis-columns';
+import type { DependentResult, RequestOf } from '@ivlen/contract';
+import { bootstrapDifference, COEFFICIENTS, compareOverlapping, testPair } from '@ivlen/core';
+import type { AnalysisModule, Tell } from './analysis';
+import { type AnalysisColumns, columnOf, valuesAt } from './analysis-columns';
 import { figure } from './figures';
-import { pairRows, valuesAt } from './pair-rows';
-import type { Tell } from './tell';
+import { allCorrelatable } from './needed-variables';
+import { pairRows } from './pair-rows';
 
-const PAIR = { pearson, spearman, kendall };
 const REPLICATES = 2000;
 
 /** Two coefficients that share a variable, compared over the rows complete for all three. */
-export function dependentOf(
-  { a, b, c, method, level }: Extract<Analysis, { kind: 'dependent' }>,
-  columns: AnalysisColumns,
-  tell: Tell,
-): DependentResult {
-  const { x, y, places } = pairRows({ x: a, y: b, completeFor: [c] }, columns);
+export const dependent: AnalysisModule<'dependent'> = {
+  needs: ({ a, b, c }, all) => allCorrelatable(all, [a, b, c]),
+  run: dependentOf,
+  counts: 'samples',
+};
+
+function dependentOf({ a, b, c, method, level }: RequestOf<'dependent'>, columns: AnalysisColumns, tell: Tell): DependentResult {
+  const { x, y, places } = pairRows({ x: a, y: b }, columns, [c]);
   const z = valuesAt(columnOf(columns, c), places);
   const n = x.length;
-  const [ab, ac, bc] = [PAIR[method](x, y), PAIR[method](x, z), PAIR[method](y, z)].map(({ coefficient }) => coefficient) as [
+  const [ab, ac, bc] = [testPair(method, x, y), testPair(method, x, z), testPair(method, y, z)].map(({ coefficient }) => coefficient) as [
     number,
     number,
     number,
   ];
   const common = { kind: 'dependent' as const, n, ab: figure(ab), ac: figure(ac), bc: figure(bc) };
   if ([ab, ac, bc].some(Number.isNaN)) return { ...common, williams: null, meng: null, interval: null };
-  if (method !== 'pearson') {
+  if (!COEFFICIENTS[method].dependentFormula) {
     const options = { method, level, replicates: REPLICATES, onProgress: (done: number) => tell(done, REPLICATES) };
     return { ...common, williams: null, meng: null, interval: bootstrapDifference(x, y, z, options).interval };
   }

@@ -1,13 +1,20 @@
 import type { PairRequest, PairResult } from '@ivlen/contract';
-import { type Description, describe, fittedLine, type Method } from '@ivlen/core';
-import { type AnalysisColumns, columnOf } from './analysis-columns';
+import { type Description, describe, fittedLine, METHOD_NAMES, type Method } from '@ivlen/core';
+import type { AnalysisModule } from './analysis';
+import { type AnalysisColumns, columnOf, valuesAt } from './analysis-columns';
 import { correlationOf, testAsData } from './correlation-test';
 import { figure } from './figures';
-import { pairRows, valuesAt } from './pair-rows';
+import { allCorrelatable } from './needed-variables';
+import { pairRows } from './pair-rows';
 
 /** One pair by every method, with the lines through its points. */
-export function describePair(request: PairRequest, columns: AnalysisColumns): PairResult {
-  const { x, y, places } = pairRows(request, columns);
+export const pair: AnalysisModule<'pair'> = {
+  needs: ({ x, y, control }, all) => allCorrelatable(all, [x, y, ...control]),
+  run: describePair,
+};
+
+function describePair(request: PairRequest, columns: AnalysisColumns): PairResult {
+  const { x, y, places } = pairRows(request, columns, request.control);
   const held = request.control.map((id) => valuesAt(columnOf(columns, id), places));
   const test = (method: Method) => testAsData(correlationOf(method, x, y, held, request));
   const line = fittedLine(x, y);
@@ -15,7 +22,7 @@ export function describePair(request: PairRequest, columns: AnalysisColumns): Pa
   return {
     kind: 'pair',
     n: x.length,
-    tests: { pearson: test('pearson'), spearman: test('spearman'), kendall: test('kendall') },
+    tests: Object.fromEntries(METHOD_NAMES.map((method) => [method, test(method)])) as PairResult['tests'],
     line: { slope: figure(line.slope), intercept: figure(line.intercept) },
     swappedLine: { slope: figure(swapped.slope), intercept: figure(swapped.intercept) },
     x: shortDescription(describe(x)),

@@ -1,4 +1,4 @@
-import type { Analysis, NamedValue, NormalityTestName, ShapeResult } from '@ivlen/contract';
+import type { NamedValue, NormalityTestName, ShapeResult } from '@ivlen/contract';
 import {
   andersonDarling,
   boxSummary,
@@ -15,8 +15,10 @@ import {
   shapiroWilk,
   sortedValues,
 } from '@ivlen/core';
-import { type AnalysisColumns, columnOf } from './analysis-columns';
+import type { AnalysisModule } from './analysis';
+import { columnOf } from './analysis-columns';
 import { figure } from './figures';
+import { withNumbers } from './needed-variables';
 
 const DENSITY_POINTS = 128;
 const OUTSIDE_LISTED = 40;
@@ -30,19 +32,15 @@ const TESTS: Readonly<Record<NormalityTestName, (x: Float64Array) => NormalityTe
   'jarque-bera': jarqueBera,
 };
 
-/** The shape of one variable, in all rows or a group: everything that a strip of the Shape stage shows, under any rule and test. */
-export function shapeOf({ variable, group }: Extract<Analysis, { kind: 'shape' }>, columns: AnalysisColumns): ShapeResult {
-  const x = columnOf(columns, variable);
-  if (!group) return shapeOfValues(variable, x, columns.rows);
-  const groups = columnOf(columns, group.by);
-  const places = Uint32Array.from(x.keys()).filter((place) => groups[place] === group.value);
-  const values = Float64Array.from(places, (place) => x[place] ?? Number.NaN);
-  return shapeOfValues(
-    variable,
-    values,
-    places.map((place) => columns.rows?.[place] ?? place),
-  );
-}
+/** The shape of one variable: everything that a strip of the Shape stage shows, under any rule and test. */
+export const shape: AnalysisModule<'shape'> = {
+  needs: ({ variable }, all) => [withNumbers(all, variable)],
+  run: ({ variable }, columns) => shapeOfValues(variable, columnOf(columns, variable), columns.rows),
+  namesRows: (result, nameOf) => ({
+    ...result,
+    box: { ...result.box, outside: result.box.outside.map((item) => ({ ...item, name: nameOf(item.row - 1) })) },
+  }),
+};
 
 /** @param rows numbers, from 0, of the rows that the values are of; null for all */
 export function shapeOfValues(id: string, x: Float64Array, rows: Uint32Array | null): ShapeResult {

@@ -1,25 +1,29 @@
 import { type CorrelationRequest, type CorrelationResult, methodForPair } from '@ivlen/contract';
 import { correlationMatrix } from '@ivlen/core';
+import type { AnalysisModule, Tell } from './analysis';
 import { type AnalysisColumns, columnOf } from './analysis-columns';
 import { correlationOf, intervalKind, type PairCorrelation } from './correlation-test';
 import { figure, figures } from './figures';
-import type { Tell } from './tell';
+import { allCorrelatable } from './needed-variables';
 
 /** The matrix by the method of all pairs, and the pairs of those variables that have a method of their own by that. */
-export function correlate(request: CorrelationRequest, columns: AnalysisColumns, tell: Tell): CorrelationResult {
-  const { variables, method, byVariable, missing, alternative, level, interval, control } = request;
+export const correlation: AnalysisModule<'correlation'> = {
+  needs: ({ variables, control }, all) => allCorrelatable(all, [...variables, ...control]),
+  run: correlate,
+  counts: 'pairs',
+};
+
+function correlate(request: CorrelationRequest, columns: AnalysisColumns, tell: Tell): CorrelationResult {
+  const { variables, method, byVariable, alternative, level, interval, control } = request;
   const held = control.map((id) => columnOf(columns, id));
-  const values = usedRows(
-    variables.map((id) => columnOf(columns, id)),
-    held,
-    missing,
-  );
+  const values = variables.map((id) => columnOf(columns, id));
   const size = variables.length;
   const pairs = (size * (size - 1)) / 2;
   const methods = variables.flatMap((a) => variables.map((b) => (a === b ? method : methodForPair(method, byVariable, a, b))));
-  const matrix = correlationMatrix(values.columns, {
+  const matrix = correlationMatrix(values, {
     method,
-    missing,
+    // Listwise deletion has been done to the rows already.
+    missing: 'pairwise',
     alternative,
     level,
     interval: intervalKind(method, interval),
@@ -42,23 +46,15 @@ export function correlate(request: CorrelationRequest, columns: AnalysisColumns,
   for (let i = 0, done = 0; i < size; i++) {
     for (let j = 0; j < i; j++, done++) {
       const own = methods[i * size + j] ?? method;
-      const [x, y] = [values.columns[i], values.columns[j]];
+      const [x, y] = [values[i], values[j]];
       if ((!onItsOwn && own === method) || !x || !y) continue;
-      const test = correlationOf(own, x, y, values.held, { alternative, level, interval });
+      const test = correlationOf(own, x, y, held, { alternative, level, interval });
       write(result, i * size + j, test);
       write(result, j * size + i, mirrored(test));
       tell(done, pairs);
     }
   }
   return result;
-}
-
-/** Under listwise deletion, the rows complete for all: a pair computed on its own must rest on the same. */
-function usedRows(columns: readonly Float64Array[], held: readonly Float64Array[], missing: CorrelationRequest['missing']) {
-  if (missing === 'pairwise') return { columns, held };
-  const all = [...columns, ...held];
-  const isComplete = (_: number, row: number) => all.every((column) => column[row] === column[row]);
-  return { columns: columns.map((column) => column.filter(isComplete)), held: held.map((column) => column.filter(isComplete)) };
 }
 
 const MIRRORED = { 'constant-x': 'constant-y', 'constant-y': 'constant-x' } as const;

@@ -1,12 +1,19 @@
-import type { Analysis, ByGroupResult } from '@ivlen/contract';
-import { groupDisagreement, withinGroup } from '@ivlen/core';
-import { type AnalysisColumns, columnOf } from './analysis-columns';
+import type { ByGroupResult, RequestOf } from '@ivlen/contract';
+import { groupDisagreement, type WithinCorrelation, withinGroup } from '@ivlen/core';
+import type { AnalysisModule } from './analysis';
+import { type AnalysisColumns, columnOf, valuesAt } from './analysis-columns';
 import { correlationOf, testAsData } from './correlation-test';
 import { figure } from './figures';
-import { pairRows, valuesAt } from './pair-rows';
+import { allCorrelatable, findVariable } from './needed-variables';
+import { pairRows } from './pair-rows';
 
 /** The pair in each group, the groups compared, and what is left within them. */
-export function byGroupOf(request: Extract<Analysis, { kind: 'by-group' }>, columns: AnalysisColumns): ByGroupResult {
+export const byGroup: AnalysisModule<'by-group'> = {
+  needs: ({ x, y, by }, all) => [...allCorrelatable(all, [x, y]), findVariable(all, by)],
+  run: compareGroups,
+};
+
+function compareGroups(request: RequestOf<'by-group'>, columns: AnalysisColumns): ByGroupResult {
   const { method, alternative, level } = request;
   const { x, y, places } = pairRows(request, columns);
   const labels = valuesAt(columnOf(columns, request.by), places);
@@ -22,13 +29,16 @@ export function byGroupOf(request: Extract<Analysis, { kind: 'by-group' }>, colu
     groups: values.map((value) => ({ value, test: of((label) => label === value) })),
     whole: of(() => true),
     within: {
-      coefficient: figure(within.coefficient),
-      low: within.interval?.low ?? null,
-      high: within.interval?.high ?? null,
-      pValue: figure(within.pValue),
+      ...withinAsData(within),
+      spreadRatio: figure(within.spreadRatio),
+      meanOfZ: within.meanOfZ ? withinAsData(within.meanOfZ) : null,
     },
     homogeneity: { q: figure(comparison.q), df: comparison.df, pValue: figure(comparison.pValue) },
     reversed,
     hidden,
   };
+}
+
+function withinAsData({ coefficient, interval, pValue }: WithinCorrelation) {
+  return { coefficient: figure(coefficient), low: interval?.low ?? null, high: interval?.high ?? null, pValue: figure(pValue) };
 }

@@ -1,4 +1,4 @@
-import type { JointResult, JointTest } from '@ivlen/contract';
+import type { JointResult, JointTest, RequestOf } from '@ivlen/contract';
 import {
   deviationsGivenOthers,
   doornikHansen,
@@ -9,8 +9,10 @@ import {
   mardia,
   type NormalityUndefined,
 } from '@ivlen/core';
-import { type AnalysisColumns, columnOf } from './analysis-columns';
+import type { AnalysisModule } from './analysis';
+import { type AnalysisColumns, columnOf, rowNumber, valuesAt } from './analysis-columns';
 import { figure } from './figures';
+import { allCorrelatable } from './needed-variables';
 
 const POINTS_DRAWN = 400;
 const FURTHEST_LISTED = 8;
@@ -19,21 +21,19 @@ const UNUSUAL_LISTED = 3;
 const UNUSUAL = 2;
 const LEVEL = 0.05;
 
-interface JointOptions {
-  readonly variables: readonly string[];
-  readonly completeFor: readonly string[];
-  readonly distances: boolean;
-}
-
 /** Joint normality of some variables, with the rows that lie furthest from their common mean. */
-export function jointOf({ variables, completeFor, distances }: JointOptions, columns: AnalysisColumns): JointResult {
-  const needed = [...new Set([...variables, ...completeFor])].map((id) => columnOf(columns, id));
-  const all = needed[0] ?? new Float64Array(0);
-  const places = Uint32Array.from(all.keys()).filter((row) => needed.every((column) => column[row] === column[row]));
-  const complete = variables.map((id) => {
-    const column = columnOf(columns, id);
-    return Float64Array.from(places, (row) => column[row] ?? Number.NaN);
-  });
+export const joint: AnalysisModule<'joint'> = {
+  needs: ({ variables }, all) => allCorrelatable(all, variables),
+  run: jointOf,
+  namesRows: (result, nameOf) => ({ ...result, furthest: result.furthest.map((item) => ({ ...item, name: nameOf(item.row - 1) })) }),
+};
+
+function jointOf({ variables, distances }: RequestOf<'joint'>, columns: AnalysisColumns): JointResult {
+  const given = variables.map((id) => columnOf(columns, id));
+  const places = Uint32Array.from((given[0] ?? new Float64Array(0)).keys()).filter((row) =>
+    given.every((column) => column[row] === column[row]),
+  );
+  const complete = given.map((column) => valuesAt(column, places));
   const { skewness, kurtosis, undefinedBecause } = mardia(complete);
   const hz = henzeZirkler(complete);
   const dh = doornikHansen(complete);
@@ -41,7 +41,7 @@ export function jointOf({ variables, completeFor, distances }: JointOptions, col
     kind: 'joint',
     variables: [...variables],
     n: places.length,
-    incomplete: all.length - places.length,
+    incomplete: columns.rowsInUse - places.length,
     undefinedBecause: undefinedBecause ?? null,
     mardia: {
       skewness: { ...test(skewness), coefficient: figure(skewness.coefficient) },
@@ -49,7 +49,7 @@ export function jointOf({ variables, completeFor, distances }: JointOptions, col
     },
     henzeZirkler: { ...test(hz), sampledFrom: hz.sampledFrom ?? null },
     doornikHansen: test(dh),
-    ...(distances ? distancesOf(variables, complete, (place) => (columns.rows?.[places[place] ?? 0] ?? places[place] ?? 0) + 1) : NONE),
+    ...(distances ? distancesOf(variables, complete, (place) => rowNumber(columns, places[place] ?? 0)) : NONE),
   };
 }
 
@@ -69,7 +69,7 @@ function test(result: {
 function distancesOf(
   variables: readonly string[],
   columns: readonly Float64Array[],
-  rowNumber: (place: number) => number,
+  numberOf: (place: number) => number,
 ): Pick<JointResult, 'distances' | 'furthest'> {
   const distance = mahalanobis(columns);
   const [n, p] = [distance.length, columns.length];
@@ -82,11 +82,11 @@ function distancesOf(
     distances: {
       theoretical: drawn.map((k) => mahalanobisQuantile((k + 0.5) / n, n, p)),
       observed: drawn.map((k) => distance[order[k] ?? 0] ?? 0),
-      rows: drawn.map((k) => rowNumber(order[k] ?? 0)),
+      rows: drawn.map((k) => numberOf(order[k] ?? 0)),
       limit: figure(mahalanobisQuantile(1 - LEVEL / n, n, p)),
     },
     furthest: far.map((place, k) => ({
-      row: rowNumber(place),
+      row: numberOf(place),
       name: null,
       distance: distance[place] ?? 0,
       pValue: mahalanobisP(distance[place] ?? 0, n, p),

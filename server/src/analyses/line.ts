@@ -1,7 +1,9 @@
-import type { Analysis, LineResult } from '@ivlen/contract';
-import { type LinearModel, linearModel, lineBand, lowess } from '@ivlen/core';
+import type { LineResult, RequestOf } from '@ivlen/contract';
+import { fittedParabola, type LinearModel, linearity, linearModel, lineBand, lowess } from '@ivlen/core';
+import type { AnalysisModule } from './analysis';
 import type { AnalysisColumns } from './analysis-columns';
 import { figure } from './figures';
+import { allCorrelatable } from './needed-variables';
 import { pairRows } from './pair-rows';
 
 /** Points at which the band and the curve are drawn. */
@@ -10,13 +12,15 @@ const DRAWN = 60;
 const MOST_SMOOTHED = 5000;
 
 /** The simple regression of y on x, with what a plot draws of it. */
-export function lineOf(request: Extract<Analysis, { kind: 'line' }>, columns: AnalysisColumns): LineResult {
+export const line: AnalysisModule<'line'> = {
+  needs: ({ x, y }, all) => allCorrelatable(all, [x, y]),
+  run: lineOf,
+};
+
+function lineOf(request: RequestOf<'line'>, columns: AnalysisColumns): LineResult {
   const { x, y } = pairRows(request, columns);
   const model = linearModel(y, [x], { level: request.level });
-  const [low, high] = [
-    x.reduce((a, b) => Math.min(a, b), Number.POSITIVE_INFINITY),
-    x.reduce((a, b) => Math.max(a, b), Number.NEGATIVE_INFINITY),
-  ];
+  const [low, high] = rangeOf(x);
   return {
     kind: 'line',
     n: x.length,
@@ -31,8 +35,24 @@ export function lineOf(request: Extract<Analysis, { kind: 'line' }>, columns: An
     xMin: figure(low),
     xMax: figure(high),
     band: high > low ? lineBand(x, y, places(low, high), { level: request.level }) : [],
+    parabola: parabolaOf(x, y),
     smooth: smoothOf(x, y),
   };
+}
+
+function rangeOf(x: Float64Array): [number, number] {
+  return [x.reduce((a, b) => Math.min(a, b), Number.POSITIVE_INFINITY), x.reduce((a, b) => Math.max(a, b), Number.NEGATIVE_INFINITY)];
+}
+
+/** The curve by which a pair is said to be curved; null for one that is not. */
+function parabolaOf(x: Float64Array, y: Float64Array): LineResult['parabola'] {
+  const { curved, direction } = linearity(x, y);
+  if (!curved) return null;
+  const [from, to] = direction === 'y-on-x' ? [x, y] : [y, x];
+  const along = places(...rangeOf(from));
+  const values = fittedParabola(from, to, along);
+  const point = (at: number, value: number) => (direction === 'y-on-x' ? { x: at, y: value } : { x: value, y: at });
+  return { direction, points: along.map((at, i) => point(at, values[i] ?? 0)) };
 }
 
 function termOf(model: LinearModel, i: number): LineResult['slope'] {

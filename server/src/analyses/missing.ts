@@ -1,11 +1,17 @@
 import type { MissingResult } from '@ivlen/contract';
+import type { AnalysisModule } from './analysis';
 import { type AnalysisColumns, columnOf } from './analysis-columns';
 
 const PATTERNS_LISTED = 30;
 const PAIRED = 60;
 
 /** Which variables lack values, and which of them in the same rows. */
-export function missingValues(columns: AnalysisColumns): MissingResult {
+export const missing: AnalysisModule<'missing'> = {
+  needs: (_, all) => [...all],
+  run: (_, columns) => missingValues(columns),
+};
+
+function missingValues(columns: AnalysisColumns): MissingResult {
   const counted = columns.variables.map((id) => ({ id, missing: countMissing(columnOf(columns, id)) }));
   const incomplete = counted.filter(({ missing }) => missing > 0).sort((a, b) => b.missing - a.missing);
   const values = incomplete.map(({ id }) => columnOf(columns, id));

@@ -1,6 +1,7 @@
 import { isQuantity, type Suspicion, type SuspiciousResult } from '@ivlen/contract';
 import { correlationMatrix, duplicatedRows, effectWithout, suspiciousValues } from '@ivlen/core';
-import { type AnalysisColumns, columnOf } from './analysis-columns';
+import type { AnalysisModule } from './analysis';
+import { type AnalysisColumns, columnOf, type VariableFacts } from './analysis-columns';
 import { figure } from './figures';
 
 const VALUES_LISTED = 100;
@@ -16,7 +17,13 @@ const REASONS = ['below-range', 'above-range', 'decimal-slip', 'far-out'] as con
 type ValueSuspicion = Extract<Suspicion, { type: 'value' }>;
 
 /** What in the table should be looked at, over all variables; values found right already are left out. */
-export function findSuspicious(columns: AnalysisColumns): SuspiciousResult {
+export const suspicious: AnalysisModule<'suspicious'> = {
+  needs: (_, all) => [...all],
+  looksAt: ['kind', 'derivation', 'validRange', 'accepted'],
+  run: (_, columns) => findSuspicious(columns),
+};
+
+function findSuspicious(columns: AnalysisColumns): SuspiciousResult {
   const values = suspiciousCells(columns);
   const rows = columns.values[0]?.length ?? 0;
   const listed = values.slice(0, Math.min(VALUES_LISTED, Math.max(FEWEST_LISTED, Math.floor(ROWS_WORKED_THROUGH / Math.max(1, rows)))));
@@ -40,8 +47,8 @@ interface FoundValue extends Omit<ValueSuspicion, 'effect'> {
 }
 
 function suspiciousCells(columns: AnalysisColumns): FoundValue[] {
-  const accepted = new Set(columns.state.accepted.map(({ variable, row, value }) => `${variable} ${row} ${value}`));
-  const found = columns.state.variables.filter(isMeasuredQuantity).flatMap(({ id, validRange }) => {
+  const accepted = new Set(columns.codebook.accepted.map(({ variable, row, value }) => `${variable} ${row} ${value}`));
+  const found = columns.codebook.variables.filter(isMeasuredQuantity).flatMap(({ id, validRange }) => {
     const range = {
       ...(validRange?.low == null ? {} : { low: validRange.low }),
       ...(validRange?.high == null ? {} : { high: validRange.high }),
@@ -56,14 +63,18 @@ function suspiciousCells(columns: AnalysisColumns): FoundValue[] {
     .sort((a, b) => REASONS.indexOf(a.reason) - REASONS.indexOf(b.reason) || b.distance - a.distance);
 }
 
+function isOfQuantity({ kind }: VariableFacts): boolean {
+  return kind !== null && isQuantity({ kind });
+}
+
 /** Derived values follow from the measured ones, where they are corrected. */
-function isMeasuredQuantity(variable: AnalysisColumns['state']['variables'][number]): boolean {
-  return isQuantity(variable) && variable.derivation === null;
+function isMeasuredQuantity(variable: VariableFacts): boolean {
+  return isOfQuantity(variable) && variable.derivation === null;
 }
 
 /** For each variable those that it is most strongly correlated with. */
 function strongestPartners(columns: AnalysisColumns, ids: ReadonlySet<string>): Map<string, string[]> {
-  const quantities = columns.state.variables.filter(isMeasuredQuantity).map(({ id }) => id);
+  const quantities = columns.codebook.variables.filter(isMeasuredQuantity).map(({ id }) => id);
   if (ids.size === 0 || quantities.length < 2) return new Map();
   const { coefficient } = correlationMatrix(
     quantities.map((id) => thinned(columnOf(columns, id))),
@@ -102,7 +113,7 @@ function withEffect({ at, distance, ...found }: FoundValue, columns: AnalysisCol
 }
 
 function repeatedIdentifiers(columns: AnalysisColumns): Suspicion[] {
-  return columns.state.variables
+  return columns.codebook.variables
     .filter(({ kind }) => kind === 'identifier')
     .flatMap(({ id }): Suspicion[] => {
       const counts = new Map<number, number>();
@@ -116,7 +127,7 @@ function repeatedIdentifiers(columns: AnalysisColumns): Suspicion[] {
 }
 
 function equalRows(columns: AnalysisColumns): Suspicion[] {
-  const measured = columns.state.variables.filter(({ derivation }) => derivation === null).map(({ id }) => columnOf(columns, id));
+  const measured = columns.codebook.variables.filter(({ derivation }) => derivation === null).map(({ id }) => columnOf(columns, id));
   if (measured.length < 2) return [];
   return duplicatedRows(measured)
     .slice(0, GROUPS_LISTED)
@@ -124,7 +135,7 @@ function equalRows(columns: AnalysisColumns): Suspicion[] {
 }
 
 function constants(columns: AnalysisColumns): Suspicion[] {
-  return columns.state.variables.filter(isQuantity).flatMap(({ id }): Suspicion[] => {
+  return columns.codebook.variables.filter(isOfQuantity).flatMap(({ id }): Suspicion[] => {
     const values = columnOf(columns, id);
     const first = values.find((value) => value === value);
     if (first === undefined || !values.every((value) => value !== value || value === first)) return [];

@@ -1,29 +1,30 @@
 import { z } from 'zod';
-
-const figure = z.number().nullable();
-const variable = z.string().max(40);
+import { figureSchema, rowsField, variableIdSchema } from './schemas';
 
 /** Joint normality of some variables over the rows that are complete for the whole set. */
 export const jointRequestSchema = z.object({
   kind: z.literal('joint'),
-  variables: z.array(variable).min(1).max(60),
-  /** The set: one left out must be compared on the same rows. */
-  completeFor: z.array(variable).max(60),
+  variables: z.array(variableIdSchema).min(1).max(60),
+  /** Complete for the whole set: one left out must be compared on the same rows. */
+  ...rowsField,
   /** Whether distances and rows are wanted besides the tests. */
   distances: z.boolean(),
 });
 
-const testSchema = z.object({ statistic: figure, df: figure, pValue: figure, log10P: figure });
+const testSchema = z.object({ statistic: figureSchema, df: figureSchema, pValue: figureSchema, log10P: figureSchema });
 export type JointTest = z.infer<typeof testSchema>;
 
 export const jointResultSchema = z.object({
   kind: z.literal('joint'),
-  variables: z.array(variable),
+  variables: z.array(variableIdSchema),
   /** Complete rows, and rows in use that lack a value of the set. */
   n: z.number().int(),
   incomplete: z.number().int(),
   undefinedBecause: z.enum(['too-few-cases', 'too-many-cases', 'constant', 'singular']).nullable(),
-  mardia: z.object({ skewness: testSchema.extend({ coefficient: figure }), kurtosis: testSchema.extend({ coefficient: figure }) }),
+  mardia: z.object({
+    skewness: testSchema.extend({ coefficient: figureSchema }),
+    kurtosis: testSchema.extend({ coefficient: figureSchema }),
+  }),
   henzeZirkler: testSchema.extend({ sampledFrom: z.number().int().nullable() }),
   doornikHansen: testSchema,
   /** Squared Mahalanobis distances against their quantiles under joint normality, ascending; null if not wanted. */
@@ -33,7 +34,7 @@ export const jointResultSchema = z.object({
       observed: z.array(z.number()),
       rows: z.array(z.number().int()),
       /** What the furthest of n rows passes with probability .05. */
-      limit: figure,
+      limit: figureSchema,
     })
     .nullable(),
   /** The rows furthest out, with the variables that set them apart most first. */
@@ -45,7 +46,7 @@ export const jointResultSchema = z.object({
       pValue: z.number(),
       unusual: z.array(
         z.object({
-          variable,
+          variable: variableIdSchema,
           value: z.number(),
           /** SDs from the mean, and from what the row's other values suggest. */
           fromMean: z.number(),

@@ -3,8 +3,8 @@ import type { AnalysisResult } from '@ivlen/contract';
 /** About how many numbers of results are kept. */
 const MOST_NUMBERS = 4_000_000;
 
-/** Results of the analyses asked for last. */
-export class ResultCache {
+/** Results of the analyses asked for last, in memory. */
+export class RecentResults {
   readonly #results = new Map<string, { result: AnalysisResult; size: number }>();
   #size = 0;
 

@@ -1,0 +1,73 @@
+import type { CautionCode, RemedyKind } from '@ivlen/core';
+import { z } from 'zod';
+import { methodSchema } from '../methods';
+import { alternativeSchema, figureSchema, levelSchema, rowsField, variableIdSchema } from './schemas';
+import { shapeRuleSchema } from './shape';
+
+/** What a reader should know about the coefficients among some variables. */
+export const cautionsRequestSchema = z.object({
+  kind: z.literal('cautions'),
+  variables: z.array(variableIdSchema).max(200),
+  method: methodSchema,
+  byVariable: z.record(variableIdSchema, methodSchema),
+  alternative: alternativeSchema.default('two-sided'),
+  ...rowsField,
+  shapeRule: shapeRuleSchema,
+  /** The variable whose groups may disagree; null for none. */
+  groupBy: variableIdSchema.nullable(),
+  /** Level of decisions. */
+  alpha: levelSchema,
+});
+const cautionCodeSchema = z.enum([
+  'shape',
+  'curved',
+  'fan-shaped',
+  'few-cases',
+  'many-missing',
+  'ties',
+  'one-point',
+  'groups-differ',
+  'groups-reverse',
+  'groups-hide',
+  'method-disagreement',
+  'shares-a-component',
+  'rows-not-independent',
+  'ordinal',
+]) satisfies z.ZodType<CautionCode>;
+const judgedSchema = z.object({ coefficient: figureSchema, pValue: figureSchema });
+const remedyKindSchema = z.enum([
+  'ranks',
+  'parabola',
+  'distribution-free',
+  'permutation',
+  'without-row',
+  'within-groups',
+  'component-constant',
+  'remaining-part',
+]) satisfies z.ZodType<RemedyKind>;
+const cautionSchema = z.object({
+  code: cautionCodeSchema,
+  level: z.enum(['note', 'could-change']),
+  figures: z.record(z.string(), figureSchema),
+  /** The coefficient that it is about, with its unadjusted p. */
+  found: judgedSchema,
+  /** What heeding it gives; null where there is nothing to compute. */
+  remedy: judgedSchema
+    .extend({
+      kind: remedyKindSchema,
+      n: z.number().int(),
+      low: figureSchema,
+      high: figureSchema,
+      /** The row left out, numbered from 1, and its name where an identifier names it. */
+      row: z.number().int().nullable(),
+      name: z.string().nullable(),
+    })
+    .nullable(),
+});
+export type PairCaution = z.infer<typeof cautionSchema>;
+export const cautionsResultSchema = z.object({
+  kind: z.literal('cautions'),
+  /** Pairs that have any. */
+  pairs: z.array(z.object({ a: variableIdSchema, b: variableIdSchema, cautions: z.array(cautionSchema) })),
+});
+export type CautionsResult = z.infer<typeof cautionsResultSchema>;

@@ -1,0 +1,30 @@
+import { z } from 'zod';
+import { methodSchema } from '../methods';
+import { figureSchema, howSchema, pMethodSchema, rowsField, undefinedBecauseSchema, variableIdSchema } from './schemas';
+
+/** All pairs among some variables. */
+export const correlationRequestSchema = howSchema.extend({
+  kind: z.literal('correlation'),
+  variables: z.array(variableIdSchema).max(200),
+  method: methodSchema,
+  /** Variables whose pairs have a method of their own. */
+  byVariable: z.record(variableIdSchema, methodSchema),
+  ...rowsField,
+});
+export type CorrelationRequest = z.infer<typeof correlationRequestSchema>;
+
+export const correlationResultSchema = z.object({
+  kind: z.literal('correlation'),
+  variables: z.array(variableIdSchema),
+  /** size × size, row-major; the method that each pair was computed by comes first. */
+  methods: z.array(methodSchema),
+  coefficient: z.array(figureSchema),
+  pValue: z.array(figureSchema),
+  log10P: z.array(figureSchema),
+  n: z.array(z.number().int()),
+  low: z.array(figureSchema),
+  high: z.array(figureSchema),
+  pMethod: z.array(pMethodSchema),
+  undefinedBecause: z.array(undefinedBecauseSchema.nullable()),
+});
+export type CorrelationResult = z.infer<typeof correlationResultSchema>;

@@ -1,0 +1,81 @@
+import { z } from 'zod';
+import { byGroupRequestSchema, byGroupResultSchema } from './by-group';
+import { cautionsRequestSchema, cautionsResultSchema } from './cautions';
+import { correlationRequestSchema, correlationResultSchema } from './correlation';
+import { dependentRequestSchema, dependentResultSchema } from './dependent';
+import { describeRequestSchema, describeResultSchema } from './describe';
+import { influenceRequestSchema, influenceResultSchema } from './influence';
+import { jointRequestSchema, jointResultSchema } from './joint';
+import { lineRequestSchema, lineResultSchema } from './line';
+import { missingRequestSchema, missingResultSchema } from './missing';
+import { pairRequestSchema, pairResultSchema } from './pair';
+import { resampleRequestSchema, resampleResultSchema } from './resample';
+import { scalesRequestSchema, scalesResultSchema } from './scales';
+import { shapeRequestSchema, shapeResultSchema } from './shape';
+import { summaryRequestSchema, summaryResultSchema } from './summary';
+import { suspiciousRequestSchema, suspiciousResultSchema } from './suspicious';
+
+export * from './by-group';
+export * from './cautions';
+export * from './correlation';
+export * from './dependent';
+export * from './describe';
+export * from './influence';
+export * from './joint';
+export * from './line';
+export * from './missing';
+export * from './pair';
+export * from './resample';
+export * from './scales';
+export * from './schemas';
+export * from './shape';
+export * from './summary';
+export * from './suspicious';
+
+/** All kinds of analysis: an analysis is a pure function of a revision and a request. */
+export const analysisSchema = z.discriminatedUnion('kind', [
+  summaryRequestSchema,
+  correlationRequestSchema,
+  pairRequestSchema,
+  describeRequestSchema,
+  missingRequestSchema,
+  suspiciousRequestSchema,
+  shapeRequestSchema,
+  scalesRequestSchema,
+  jointRequestSchema,
+  lineRequestSchema,
+  influenceRequestSchema,
+  byGroupRequestSchema,
+  resampleRequestSchema,
+  dependentRequestSchema,
+  cautionsRequestSchema,
+]);
+export type Analysis = z.infer<typeof analysisSchema>;
+/** A request as it is sent: what has a usual value may be left out. */
+export type AnalysisInput = z.input<typeof analysisSchema>;
+export type AnalysisKind = Analysis['kind'];
+export type RequestOf<K extends AnalysisKind> = Extract<Analysis, { kind: K }>;
+
+export const analysisRequestSchema = z.object({ revision: z.number().int(), analysis: analysisSchema });
+
+export const analysisResultSchema = z.discriminatedUnion('kind', [
+  summaryResultSchema,
+  correlationResultSchema,
+  pairResultSchema,
+  describeResultSchema,
+  missingResultSchema,
+  suspiciousResultSchema,
+  shapeResultSchema,
+  scalesResultSchema,
+  jointResultSchema,
+  lineResultSchema,
+  influenceResultSchema,
+  byGroupResultSchema,
+  resampleResultSchema,
+  dependentResultSchema,
+  cautionsResultSchema,
+]);
+export type AnalysisResult = z.infer<typeof analysisResultSchema>;
+/** The result that belongs to a request. */
+export type ResultOf<A extends { kind: AnalysisKind }> = Extract<AnalysisResult, { kind: A['kind'] }>;
+export type ResultOfKind<K extends AnalysisKind> = Extract<AnalysisResult, { kind: K }>;

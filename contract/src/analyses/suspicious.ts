@@ -1,0 +1,36 @@
+import { z } from 'zod';
+import { figureSchema, variableIdSchema } from './schemas';
+
+export const suspiciousRequestSchema = z.object({ kind: z.literal('suspicious') });
+
+const effectSchema = z.object({
+  mean: figureSchema,
+  sd: figureSchema,
+  meanWithout: figureSchema,
+  sdWithout: figureSchema,
+  correlations: z.array(z.object({ with: variableIdSchema, r: figureSchema, rWithout: figureSchema })),
+});
+/** Something in the table that should be looked at. */
+export const suspicionSchema = z.discriminatedUnion('type', [
+  z.object({
+    type: z.literal('value'),
+    reason: z.enum(['below-range', 'above-range', 'decimal-slip', 'far-out']),
+    variable: variableIdSchema,
+    /** Row number from 1. */
+    row: z.number().int(),
+    value: z.number(),
+    suggestion: z.number().nullable(),
+    effect: effectSchema,
+  }),
+  z.object({ type: z.literal('duplicated-rows'), rows: z.array(z.number().int()) }),
+  z.object({ type: z.literal('constant'), variable: variableIdSchema, value: figureSchema }),
+  z.object({ type: z.literal('repeated-identifier'), variable: variableIdSchema, values: z.number().int(), rows: z.number().int() }),
+]);
+export type Suspicion = z.infer<typeof suspicionSchema>;
+export const suspiciousResultSchema = z.object({
+  kind: z.literal('suspicious'),
+  suspicions: z.array(suspicionSchema),
+  /** Values that were found beyond those listed. */
+  more: z.number().int(),
+});
+export type SuspiciousResult = z.infer<typeof suspiciousResultSchema>;

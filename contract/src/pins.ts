@@ -1,0 +1,26 @@
+import { z } from 'zod';
+import { analysisSchema } from './analyses/index';
+
+/** What can be pinned for the report. */
+export const pinnedThingSchema = z.enum(['matrix', 'pair', 'table', 'figure']);
+export type PinnedThing = z.infer<typeof pinnedThingSchema>;
+
+/** Something chosen for the report: what to ask for and how it was set, never a picture or a number. */
+const pinFields = {
+  /** The stage it was pinned in. */
+  stage: z.string().min(1).max(40),
+  thing: pinnedThingSchema,
+  /** What it shows, in words. */
+  title: z.string().trim().min(1).max(300),
+  /** The analysis behind it; null for what a stage draws of the data without one. */
+  request: analysisSchema.nullable(),
+  /** The stage's settings as they were at pinning, with whatever else it takes to show it again. */
+  settings: z.record(z.string(), z.unknown()),
+  /** The decision at which it is held; null where it follows the data. */
+  revision: z.number().int().nullable(),
+} as const;
+
+export const newPinSchema = z.object(pinFields);
+export type NewPin = z.infer<typeof newPinSchema>;
+export const pinSchema = z.object({ id: z.uuid(), ...pinFields, created: z.string() });
+export type Pin = z.infer<typeof pinSchema>;

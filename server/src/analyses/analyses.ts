@@ -1,0 +1,66 @@
+import type { Analysis, AnalysisKind, AnalysisResult, Variable } from '@ivlen/contract';
+import type { AnalysisModule, NameOf, Tell } from './analysis';
+import { type AnalysisColumns, restrictedTo } from './analysis-columns';
+import { byGroup } from './by-group';
+import { cautions } from './cautions';
+import { correlation } from './correlation';
+import { dependent } from './dependent';
+import { describeVariables } from './describe';
+import { influenceOfRows } from './influence';
+import { joint } from './joint';
+import { line } from './line';
+import { missing } from './missing';
+import { correlatable, findVariable } from './needed-variables';
+import { pair } from './pair';
+import { resample } from './resample';
+import { scales } from './scales';
+import { shape } from './shape';
+import { summary } from './summary';
+import { suspicious } from './suspicious';
+
+/** Every kind of analysis. */
+const ANALYSES: { readonly [K in AnalysisKind]: AnalysisModule<K> } = {
+  summary,
+  correlation,
+  pair,
+  describe: describeVariables,
+  missing,
+  suspicious,
+  shape,
+  scales,
+  joint,
+  line,
+  influence: influenceOfRows,
+  'by-group': byGroup,
+  resample,
+  dependent,
+  cautions,
+};
+
+/** The module of a request; the record above pairs them, which its type cannot say of a single request. */
+export function moduleOf({ kind }: Analysis): AnalysisModule<AnalysisKind> {
+  return ANALYSES[kind] as AnalysisModule<AnalysisKind>;
+}
+
+/** Every analysis goes through here: a pure function of columns and request. */
+export function analyse(analysis: Analysis, columns: AnalysisColumns, tell: Tell = () => {}): AnalysisResult {
+  return moduleOf(analysis).run(analysis, 'rows' in analysis ? restrictedTo(analysis.rows, columns) : columns, tell);
+}
+
+/** The variables whose columns an analysis needs, those included that its rows depend on. @throws {DomainError} one that cannot serve */
+export function neededVariables(analysis: Analysis, all: readonly Variable[]): Variable[] {
+  const rows = 'rows' in analysis ? analysis.rows : null;
+  return [
+    ...new Set([
+      ...moduleOf(analysis).needs(analysis, all),
+      ...(rows?.completeFor.map((id) => correlatable(all, id)) ?? []),
+      ...(rows?.group ? [findVariable(all, rows.group.by)] : []),
+    ]),
+  ];
+}
+
+/** Names the rows that a result lists; null where its kind lists none. */
+export function rowNamer(analysis: Analysis): ((result: AnalysisResult, nameOf: NameOf) => AnalysisResult) | null {
+  const module = moduleOf(analysis);
+  return module.namesRows?.bind(module) ?? null;
+}

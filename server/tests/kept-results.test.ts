@@ -1,0 +1,199 @@
+import {
+  type Analysis,
+  cautionsResultSchema,
+  correlationResultSchema,
+  importPreviewSchema,
+  pinSchema,
+  type Study,
+  shapeResultSchema,
+  storedSettingsSchema,
+  studySchema,
+  summaryResultSchema,
+} from '@ivlen/contract';
+import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
+import { z } from 'zod';
+import { openTestApplication, type TestApplication } from './test-application';
+
+let app: TestApplication;
+let study: Study;
+beforeAll(async () => {
+  app = await openTestApplication();
+});
+afterAll(() => app.close());
+beforeEach(async () => {
+  const lines = Array.from(
+    { length: 30 },
+    (_, i) => `S${i % 28},${((i * 7) % 30) / 4},${((i * 11) % 30) / 4},${i % 4 ? ((i * 13) % 30) / 4 : ''},${i % 2 ? 'a' : 'b'}`,
+  );
+  const bytes = new TextEncoder().encode(['station,x,y,z,site', ...lines].join('\n'));
+  const { id } = await app.ask(importPreviewSchema, 'POST', '/imports?name=kept.csv', bytes);
+  study = await app.ask(studySchema, 'POST', '/studies', { importId: id, name: 'Kept' });
+  app.computed.length = 0;
+});
+
+const idOf = (name: string) => study.state.variables.find((item) => item.name === name)?.id ?? '';
+const decide = async (change: object) => {
+  study = await app.ask(studySchema, 'POST', `/studies/${study.id}/changes`, { expectedHead: study.head, change });
+};
+const ask = <S extends z.ZodType>(schema: S, analysis: Record<string, unknown>, from = app) =>
+  from.ask(schema, 'POST', `/studies/${study.id}/analyses`, { revision: study.head, analysis });
+const matrix = (names: readonly string[], more: object = {}) => ({
+  kind: 'correlation',
+  variables: names.map(idOf),
+  method: 'spearman',
+  byVariable: {},
+  alternative: 'two-sided',
+  level: 0.95,
+  ...more,
+});
+const cautions = () => ({
+  kind: 'cautions',
+  variables: ['x', 'y', 'z'].map(idOf),
+  method: 'pearson',
+  byVariable: {},
+  shapeRule: { kind: 'limits', skewness: 2, excessKurtosis: 7 },
+  groupBy: null,
+  alpha: 0.05,
+});
+
+describe('a result hangs on what it rests on', () => {
+  it('a note, a unit, a new name, undo and redo recompute nothing', async () => {
+    const first = await ask(correlationResultSchema, matrix(['x', 'y']));
+    await ask(cautionsResultSchema, cautions());
+    expect(app.computed).toEqual(['correlation', 'cautions']);
+    await decide({ type: 'edit-variable', variable: idOf('x'), patch: { note: 'measured twice', unit: 'mg/L', name: 'first' } });
+    await decide({ type: 'edit-variable', variable: study.state.variables[1]?.id, patch: { name: 'x' } });
+    expect(await ask(correlationResultSchema, matrix(['x', 'y']))).toEqual(first);
+    await ask(cautionsResultSchema, cautions());
+    study = await app.ask(studySchema, 'POST', `/studies/${study.id}/undo`, { expectedHead: study.head });
+    await ask(correlationResultSchema, matrix(['x', 'y']));
+    study = await app.ask(studySchema, 'POST', `/studies/${study.id}/redo`, { expectedHead: study.head });
+    await ask(correlationResultSchema, matrix(['x', 'y']));
+    expect(app.computed).toEqual(['correlation', 'cautions']);
+  });
+
+  it('what it looks at in the codebook, a cell, and rows set aside make it anew', async () => {
+    await ask(cautionsResultSchema, cautions());
+    await decide({ type: 'edit-variable', variable: idOf('x'), patch: { kind: 'ordinal' } });
+    const ordinal = await ask(cautionsResultSchema, cautions());
+    expect(app.computed).toEqual(['cautions', 'cautions']);
+    expect(ordinal.pairs.some(({ cautions: found }) => found.some(({ code }) => code === 'ordinal'))).toBe(true);
+    const before = await ask(correlationResultSchema, matrix(['x', 'y']));
+    await decide({ type: 'set-aside', choice: { rows: [[1, 3]] }, because: 'misread' });
+    const after = await ask(correlationResultSchema, matrix(['x', 'y']));
+    expect([before.n[1], after.n[1]]).toEqual([30, 27]);
+    expect(app.computed.filter((kind) => kind === 'correlation')).toHaveLength(2);
+  });
+
+  it('survives a restart of the server, with the names of rows in it', async () => {
+    const request = { kind: 'shape', variable: idOf('x') };
+    const shape = await ask(shapeResultSchema, request);
+    const found = await ask(cautionsResultSchema, cautions());
+    const again = app.restarted();
+    expect(await ask(shapeResultSchema, request, again)).toEqual(shape);
+    expect(await ask(cautionsResultSchema, cautions(), again)).toEqual(found);
+    expect(again.computed).toEqual([]);
+  });
+
+  it('a damaged stored result is computed again', async () => {
+    const summary = await ask(summaryResultSchema, { kind: 'summary' });
+    await app.database('result_cache').update({ result: JSON.stringify({ kind: 'summary', variables: 'gone' }) });
+    const again = app.restarted();
+    expect(await ask(summaryResultSchema, { kind: 'summary' }, again)).toEqual(summary);
+    expect(again.computed).toEqual(['summary']);
+  });
+
+  it('goes with its study, and the longest unused go where there are too many', async () => {
+    await ask(summaryResultSchema, { kind: 'summary' });
+    await app.database('result_cache').update({ bytes: 70 * 1024 * 1024 });
+    await ask(correlationResultSchema, matrix(['x', 'y']));
+    const keys = await app.database('result_cache').select('bytes');
+    expect(keys).toHaveLength(1);
+    expect(Number(keys[0]?.bytes)).toBeLessThan(10_000);
+    await app.database('study').where({ id: study.id }).delete();
+    expect(await app.database('result_cache').where({ study: study.id })).toEqual([]);
+  });
+});
+
+describe('one description of rows for every kind', () => {
+  const rows = (names: readonly string[], group: string | null = null) => ({
+    completeFor: names.map(idOf),
+    group: group === null ? null : { by: idOf('site'), value: group === 'a' ? 1 : 0 },
+  });
+
+  it('listwise deletion and a group cut a matrix, a pair and a shape alike', async () => {
+    const listwise = await ask(correlationResultSchema, matrix(['x', 'y'], { rows: rows(['z']) }));
+    expect(listwise.n[1]).toBe(22);
+    const shape = await ask(shapeResultSchema, { kind: 'shape', variable: idOf('x'), rows: rows(['z'], 'a') });
+    const group = await ask(correlationResultSchema, matrix(['x', 'y'], { rows: rows(['z'], 'a') }));
+    expect([group.n[1], shape.description.n]).toEqual([15, 15]);
+    // Rows keep the numbers they have in the table.
+    expect(Math.max(...shape.quantiles.rows)).toBe(30);
+  });
+});
+
+describe('settings that are not understood', () => {
+  it('are said to be unreadable and stay until others are saved', async () => {
+    const path = `/studies/${study.id}/settings/correlations`;
+    const saved = await app.ask(storedSettingsSchema, 'PUT', path, { version: 0, settings: { methods: ['kendall'] } });
+    expect(saved).toMatchObject({ version: 1, unreadable: false });
+    await app
+      .database('stage_setting')
+      .where({ study: study.id })
+      .update({ settings: JSON.stringify({ methods: ['of another time'] }) });
+    expect(await app.ask(storedSettingsSchema, 'GET', path)).toEqual({ version: 1, settings: null, unreadable: true });
+    const next = await app.ask(storedSettingsSchema, 'PUT', path, { version: 1, settings: { methods: ['pearson'] } });
+    expect(next.version).toBe(2);
+    expect(await app.ask(storedSettingsSchema, 'GET', path)).toMatchObject({ version: 2, unreadable: false });
+  });
+});
+
+describe('pins', () => {
+  const pin = (title: string, more: object = {}) => ({
+    stage: 'correlations',
+    thing: 'matrix',
+    title,
+    request: matrix(['x', 'y']) as unknown as Analysis,
+    settings: { methods: ['spearman'], level: 0.95 },
+    revision: null,
+    ...more,
+  });
+
+  it('are kept in order with request and settings, go one by one, and are copied with the study', async () => {
+    const path = `/studies/${study.id}/pins`;
+    const first = await app.ask(pinSchema, 'POST', path, pin('ρ among x and y'));
+    const second = await app.ask(pinSchema, 'POST', path, pin('as of decision 1', { revision: 1, request: null, thing: 'figure' }));
+    const kept = await app.restarted().ask(z.array(pinSchema), 'GET', path);
+    expect(kept).toEqual([first, second]);
+    expect(kept[0]).toMatchObject({
+      title: 'ρ among x and y',
+      settings: { methods: ['spearman'] },
+      request: { kind: 'correlation', method: 'spearman' },
+    });
+    const copy = await app.ask(studySchema, 'POST', `/studies/${study.id}/duplicate`);
+    const copied = await app.ask(z.array(pinSchema), 'GET', `/studies/${copy.id}/pins`);
+    expect(copied.map(({ title, revision }) => [title, revision])).toEqual([
+      ['ρ among x and y', null],
+      ['as of decision 1', null],
+    ]);
+    expect(await app.ask(z.array(pinSchema), 'DELETE', `${path}/${first.id}`)).toEqual([second]);
+    expect((await app.send('DELETE', `${path}/${first.id}`)).status).toBe(404);
+  });
+
+  it('of no study, without a title or with a request of no kind are refused', async () => {
+    expect((await app.send('POST', `/studies/${study.id}/pins`, pin(' '))).status).toBe(422);
+    expect((await app.send('POST', `/studies/${study.id}/pins`, pin('a', { request: { kind: 'guess' } }))).status).toBe(422);
+    expect((await app.send('GET', '/studies/00000000-0000-4000-8000-000000000000/pins')).status).toBe(404);
+  });
+});
+
+describe('what is stored of a column', () => {
+  it('has an encoding and a checksum of its own bytes', async () => {
+    const { rows } = await app.database.raw<{ rows: { good: boolean; encoding: number }[] }>(
+      'select checksum = sha256(data) as good, encoding from column_chunk where study = ?',
+      [study.id],
+    );
+    expect(rows.length).toBeGreaterThan(3);
+    expect(rows.every(({ good, encoding }) => good && encoding === 1)).toBe(true);
+  });
+});

@@ -70,6 +70,66 @@ describe.each(PACKAGES)('%s', (name) => {
   });
 });
 
+describe('the rooms of the web', () => {
+  const WEB = join(ROOT, 'web/src');
+  const files = sourceFiles('web/src');
+  const edges = files.flatMap((from) =>
+    importsOf(from).flatMap(({ to }) =>
+      resolved(from, to, files).map((target): Edge => ({ from: roomOf(WEB, from), to: roomOf(WEB, target) })),
+    ),
+  );
+
+  it('no stage imports a stage', () => {
+    expect(edges.length).toBeGreaterThan(300);
+    expect(stageToStage(edges)).toEqual([]);
+  });
+
+  it('folders form no cycle; the files above them hold them together', () => {
+    expect(roomCycle(edges)).toBeNull();
+  });
+
+  it('notice what they forbid', () => {
+    const edge = (from: string, to: string): Edge => ({ from, to });
+    expect(
+      stageToStage([edge('stages/shape', 'stages/data'), edge('stages/shape', 'figures'), edge('stages', 'stages/data')]),
+    ).toHaveLength(1);
+    expect(roomCycle([edge('figures', 'study'), edge('study', 'frame'), edge('frame', 'figures')])).toEqual([
+      'figures',
+      'study',
+      'frame',
+      'figures',
+    ]);
+    expect(roomCycle([edge('frame', 'figures'), edge('', 'frame'), edge('figures', 'figures')])).toBeNull();
+    expect(roomOf(WEB, join(WEB, 'stages/data/rows/cell-editor.tsx'))).toBe('stages/data');
+    expect(roomOf(WEB, join(WEB, 'router.tsx'))).toBe('');
+  });
+});
+
+interface Edge {
+  readonly from: string;
+  readonly to: string;
+}
+
+/** The folder of `web/src` that a file belongs to, each stage one of its own; '' for the files above them. */
+function roomOf(web: string, file: string): string {
+  const [first = '', second = '', ...rest] = relative(web, file).split('/');
+  if (second === '') return '';
+  return first === 'stages' && rest.length > 0 ? `${first}/${second}` : first;
+}
+
+function stageToStage(edges: readonly Edge[]): Edge[] {
+  return edges.filter(({ from, to }) => from !== to && /^stages\//.test(from) && /^stages\//.test(to));
+}
+
+function roomCycle(edges: readonly Edge[]): string[] | null {
+  const rooms = new Map<string, string[]>();
+  for (const { from, to } of edges) {
+    if (from === '' || to === '' || from === to) continue;
+    rooms.set(from, [...(rooms.get(from) ?? []), to]);
+  }
+  return findCycle(rooms);
+}
+
 test('the rules notice what they forbid', () => {
   const from = join(ROOT, 'core/src/index.ts');
   const notice = (name: Package, to: string, typeOnly = false) =>

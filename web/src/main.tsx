@@ -4,9 +4,11 @@ import { createRoot } from 'react-dom/client';
 import { RouterProvider } from 'react-router/dom';
 import { Toaster } from 'sonner';
 import { createQueryClient } from './api/query-client';
-import { ThemeProvider } from './frame/theme';
-import { Tooltips } from './frame/tooltip';
+import { ThemeProvider } from './controls/theme';
+import { Tooltips } from './controls/tooltip';
+import { StageLinks } from './frame/stage-links';
 import { createRouter } from './router';
+import { STAGES } from './stages';
 import './styles/app.css';
 
 const root = document.getElementById('root');
@@ -16,7 +18,9 @@ createRoot(root).render(
     <ThemeProvider>
       <QueryClientProvider client={createQueryClient()}>
         <Tooltips>
-          <RouterProvider router={createRouter()} />
+          <StageLinks value={STAGES}>
+            <RouterProvider router={createRouter()} />
+          </StageLinks>
           <Toaster position="bottom-center" toastOptions={{ className: 'ivlen-toast' }} />
         </Tooltips>
       </QueryClientProvider>

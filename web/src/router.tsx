@@ -3,8 +3,8 @@ import { CrashPage } from './frame/crash-page';
 import { Page } from './frame/page';
 import { StudyFrame } from './frame/study-frame';
 import { HomePage } from './home/home-page';
+import { isStage } from './stages';
 import { StagePage } from './stages/stage-page';
-import { isStage } from './stages/stages';
 
 const STAGE_ROUTES: RouteObject[] = [
   { index: true, element: <Navigate to="correlations" replace /> },

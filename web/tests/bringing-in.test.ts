@@ -1,6 +1,6 @@
 import type { MergeSummary } from '@ivlen/contract';
 import { describe, expect, it } from 'vitest';
-import { progressInWords } from '../src/frame/progress-line';
+import { progressInWords } from '../src/controls/progress-line';
 import { mergeSentences } from '../src/new-study/merge-panel';
 
 const nothing: MergeSummary = {

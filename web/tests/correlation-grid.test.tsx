@@ -3,10 +3,10 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
-import { ThemeProvider } from '../src/frame/theme';
+import { buildMatrix } from '../src/coefficients/matrix';
+import { ThemeProvider } from '../src/controls/theme';
 import { CorrelationGrid } from '../src/stages/correlations/correlation-grid';
 import { GridLegend } from '../src/stages/correlations/grid-legend';
-import { buildMatrix } from '../src/stages/correlations/matrix';
 import { testResult, testStudy } from './test-study';
 
 const study = testStudy();

@@ -1,11 +1,11 @@
 import type { MissingResult, Study, SuspiciousResult } from '@ivlen/contract';
 import { screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
-import { EarlierStateBand, ReadOnly } from '../src/frame/read-only';
-import { RowsInUse, rowsInWords } from '../src/frame/rows-in-use';
 import { MissingOverview } from '../src/stages/data/review/missing-overview';
 import { SuspiciousList } from '../src/stages/data/review/suspicious-list';
 import { SelectionBar } from '../src/stages/data/rows/selection-bar';
+import { EarlierStateBand, ReadOnly } from '../src/study/read-only';
+import { RowsInUse, rowsInWords } from '../src/study/rows-in-use';
 import { LastDecision } from '../src/trail/last-decision';
 import { serve, show } from './served';
 import { testStudy } from './test-study';

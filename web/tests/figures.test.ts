@@ -1,7 +1,7 @@
 import { describe, expect, it, test } from 'vitest';
 import { formatMeasured } from '../src/figures/format-measured';
 import { nearestPoint } from '../src/figures/nearest-point';
-import { usedRows } from '../src/pair-card/used-rows';
+import { usedRows } from '../src/study/used-rows';
 
 describe('means and standard deviations', () => {
   test.each([

@@ -1,5 +1,5 @@
 import { expect, it, test } from 'vitest';
-import { levelsInWords, readLevels } from '../src/stages/correlations/levels';
+import { levelsInWords, readLevels } from '../src/coefficients/levels';
 
 test.each([
   ['.05 .01', [0.05, 0.01]],

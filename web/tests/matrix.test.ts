@@ -1,11 +1,11 @@
 import { correlationSettingsSchema } from '@ivlen/contract';
 import { expect, it } from 'vitest';
-import { buildMatrix } from '../src/stages/correlations/matrix';
+import { buildMatrix } from '../src/coefficients/matrix';
+import { rectangleFamily } from '../src/coefficients/rectangle-family';
+import { distinctPairs, tally } from '../src/coefficients/tally';
 import { cellText } from '../src/stages/correlations/matrix-table';
 import { filterPairs, rankedColumns, sortPairs } from '../src/stages/correlations/ranked/ranked-columns';
 import { rankedCsv } from '../src/stages/correlations/ranked/ranked-table';
-import { rectangleFamily } from '../src/stages/correlations/rectangle/rectangle-family';
-import { distinctPairs, tally } from '../src/stages/correlations/tally';
 import { testResult, testStudy } from './test-study';
 
 const study = testStudy();
@@ -71,7 +71,9 @@ it('ranks pairs by size, filters them, and leaves undefined ones last', () => {
 });
 
 it('keeps the cautions of a pair whichever of the two comes first', () => {
-  const cautions = new Map([['v1~v3', [{ code: 'curved', level: 'could-change', figures: {} } as const]]]);
+  const cautions = new Map([
+    ['v1~v3', [{ code: 'curved', level: 'could-change', figures: {}, found: { coefficient: 0.4, pValue: 0.01 }, remedy: null } as const]],
+  ]);
   expect(matrix({}, cautions).cell(taxa, nitrate).cautions).toHaveLength(1);
   expect(matrix({}, cautions).cell(nitrate, taxa).cautions).toHaveLength(1);
   expect(matrix({}, cautions).cell(nitrate, phosphate).cautions).toHaveLength(0);

@@ -1,6 +1,6 @@
 import { expect, it, test } from 'vitest';
-import { asMeasured, significant } from '../src/pair-card/significant';
-import { coefficientProblem, readNumber, sizeProblem } from '../src/reported/read-number';
+import { coefficientProblem, readNumber, sizeProblem } from '../src/controls/read-number';
+import { asMeasured, significant } from '../src/figures/as-measured';
 
 test.each([
   ['−.45', -0.45],

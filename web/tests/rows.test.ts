@@ -1,12 +1,12 @@
 import { type VariableDescription, variableSchema } from '@ivlen/contract';
 import { describe, expect, it } from 'vitest';
-import { usedRows } from '../src/pair-card/used-rows';
 import { cellInput, cellText, pastedCells } from '../src/stages/data/cell-text';
 import { computedInWords } from '../src/stages/data/derive/derivation-preview';
 import { completions } from '../src/stages/data/derive/formula-field';
 import { descriptionLines } from '../src/stages/data/rows/describe-panel';
 import { moved } from '../src/stages/data/rows/grid-cursor';
-import { toRanges } from '../src/stages/data/rows/row-selection';
+import { toRanges } from '../src/study/row-selection';
+import { usedRows } from '../src/study/used-rows';
 import { testStudy } from './test-study';
 
 const measured = variableSchema.parse({ ...testStudy().state.variables[0], decimals: 2, valueLabels: { 1: 'eroded' } });

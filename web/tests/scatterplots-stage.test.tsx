@@ -1,8 +1,8 @@
-import { type CorrelationResult, correlationResultSchema, type Study, scatterplotSettingsSchema } from '@ivlen/contract';
+import { type AnalysisRows, type CorrelationResult, correlationResultSchema, type Study, scatterplotSettingsSchema } from '@ivlen/contract';
 import { correlationMatrix, type Method, type MissingRule } from '@ivlen/core';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { ThemeProvider } from '../src/frame/theme';
+import { ThemeProvider } from '../src/controls/theme';
 import { ScatterplotsStage } from '../src/stages/scatterplots/scatterplots-stage';
 import { serve, show } from './served';
 import { testStudy } from './test-study';
@@ -54,8 +54,10 @@ const groupsOf = (labels: readonly string[]) => ({
 });
 
 function open(more: Record<string, object> = {}, path = '/studies/x/scatterplots') {
-  const analysed = ({ analysis }: { analysis: { kind: string; method: Method; missing: MissingRule } }) =>
-    analysis.kind === 'correlation' ? correlationOf(analysis.method, analysis.missing) : { kind: 'cautions', pairs: [] };
+  const analysed = ({ analysis }: { analysis: { kind: string; method: Method; rows: AnalysisRows } }) =>
+    analysis.kind === 'correlation'
+      ? correlationOf(analysis.method, analysis.rows.completeFor.length > 0 ? 'listwise' : 'pairwise')
+      : { kind: 'cautions', pairs: [] };
   const sent = serve({
     'GET /settings/working-set': { version: 1, settings: { variables: IDS } },
     'GET /settings/scatterplots': empty,

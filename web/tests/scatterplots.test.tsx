@@ -2,9 +2,8 @@ import { correlationSettingsSchema, type ScatterplotSettings, scatterplotSetting
 import { act, render, renderHook, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, test, vi } from 'vitest';
+import { buildMatrix } from '../src/coefficients/matrix';
 import { methodsSentence } from '../src/methods-line/methods-parts';
-import { buildMatrix } from '../src/stages/correlations/matrix';
-import { selectedIn } from '../src/stages/data/rows/row-selection';
 import { LitBar } from '../src/stages/scatterplots/brushing/lit-bar';
 import { SelectByValues } from '../src/stages/scatterplots/brushing/select-by-values';
 import type { Selection } from '../src/stages/scatterplots/brushing/use-brush';
@@ -24,6 +23,7 @@ import { scatterplotMethods } from '../src/stages/scatterplots/scatterplot-metho
 import { equationOf } from '../src/stages/scatterplots/single/single-figure';
 import { classesOf, pointStyles } from '../src/stages/scatterplots/single/third-scale';
 import { useLatest } from '../src/stages/scatterplots/use-latest';
+import { selectedIn } from '../src/study/row-selection';
 import { serve, show } from './served';
 import { testResult, testStudy } from './test-study';
 
@@ -177,7 +177,18 @@ describe('what stands in a panel', () => {
     expect(patternWords(cell, null)).toBe('falling');
     expect(patternWords(cell, false)).toBe('falling, about straight');
     expect(patternWords({ ...cell, coefficient: 0.04 }, false)).toBe('neither rising nor falling');
-    const cautioned = { ...cell, cautions: [{ code: 'one-point' as const, level: 'could-change' as const, figures: {} }] };
+    const cautioned = {
+      ...cell,
+      cautions: [
+        {
+          code: 'one-point' as const,
+          level: 'could-change' as const,
+          figures: {},
+          found: { coefficient: 0.4, pValue: 0.01 },
+          remedy: null,
+        },
+      ],
+    };
     expect(patternWords(cautioned, false)).toBe('falling, about straight, carried by one outlying row');
     expect([isCurved(cell, false), isCurved(cell, true)]).toEqual([null, false]);
   });

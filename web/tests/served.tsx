@@ -4,7 +4,9 @@ import userEvent from '@testing-library/user-event';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
 import { vi } from 'vitest';
-import { Tooltips } from '../src/frame/tooltip';
+import { Tooltips } from '../src/controls/tooltip';
+import { StageLinks } from '../src/frame/stage-links';
+import { STAGES } from '../src/stages';
 
 type Answer = object | ((body: never) => object);
 
@@ -38,7 +40,9 @@ export function show(content: React.ReactNode, path = '/studies/x/data') {
   render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
       <Tooltips>
-        <RouterProvider router={router} />
+        <StageLinks value={STAGES}>
+          <RouterProvider router={router} />
+        </StageLinks>
         <Toaster />
       </Tooltips>
     </QueryClientProvider>,

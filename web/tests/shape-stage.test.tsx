@@ -1,10 +1,10 @@
 import { type ShapeResult, type ShapeSettings, shapeResultSchema, shapeSettingsSchema, type VariableDescription } from '@ivlen/contract';
 import { screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { ruleInWords } from '../src/stages/shape/rule-editor';
+import { ruleInWords } from '../src/settings/shape-rule-in-words';
+import { markedAmong } from '../src/settings/use-shape-marks';
 import { ShapeStage } from '../src/stages/shape/shape-stage';
 import { sorted, verdictOf } from '../src/stages/shape/strips/shape-columns';
-import { markedAmong } from '../src/stages/shape/use-shape-marks';
 import { serve, show } from './served';
 import { testStudy } from './test-study';
 

@@ -1,5 +1,5 @@
 import { expect, it } from 'vitest';
-import { asHtml, asTabs } from '../src/frame/table-copy';
+import { asHtml, asTabs } from '../src/tables/table-copy';
 
 const table = {
   caption: 'Nitrate & phosphate <mg/L>',

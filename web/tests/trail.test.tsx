@@ -4,7 +4,7 @@ import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { Tooltips } from '../src/frame/tooltip';
+import { Tooltips } from '../src/controls/tooltip';
 import { StudyEntry } from '../src/stages/data/codebook/study-entry';
 import { HistoryButtons } from '../src/trail/history-buttons';
 import { testStudy } from './test-study';

@@ -4,7 +4,7 @@ import { render, screen, waitFor, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { MemoryRouter } from 'react-router';
 import { afterEach, beforeEach, expect, it, vi } from 'vitest';
-import { Tooltips } from '../src/frame/tooltip';
+import { Tooltips } from '../src/controls/tooltip';
 import { VariablesPanel } from '../src/frame/variables-panel';
 import { testStudy } from './test-study';
 

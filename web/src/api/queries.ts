@@ -1,5 +1,5 @@
 import {
-  type Analysis,
+  type AnalysisInput,
   analysisResultSchema,
   categoriesSchema,
   choicesPreviewSchema,
@@ -12,12 +12,12 @@ import {
   mergeSummarySchema,
   type ResultOf,
   type RowOrder,
+  readSettings,
   rowBlockSchema,
   type SettingsOf,
   type SettingsScope,
   type Study,
   type Subset,
-  settingsSchemas,
   storedSettingsSchema,
   studyListItemSchema,
   studySchema,
@@ -62,10 +62,11 @@ export const importQuery = (id: string) =>
     staleTime: Number.POSITIVE_INFINITY,
   });
 
-/** Saved settings; null where none were ever saved. */
+/** Saved settings; null where none were ever saved, or none that are understood. */
 export interface StoredSettings<S extends SettingsScope> {
   readonly version: number;
   readonly settings: SettingsOf<S> | null;
+  readonly unreadable: boolean;
 }
 
 /** What saves of some settings are known by while they are under way. */
@@ -80,13 +81,13 @@ export const settingsQuery = <S extends SettingsScope>(study: string, scope: S) 
       const current = client.getQueryData<StoredSettings<S>>(queryKey);
       const isSaving = client.isMutating({ mutationKey: savingSettingsKey(study, scope) }) > 0;
       if (current && (isSaving || current.version > stored.version)) return current;
-      const settings = stored.settings === null ? null : (settingsSchemas[scope].parse(stored.settings) as SettingsOf<S>);
-      return { version: stored.version, settings };
+      const settings = readSettings(scope, stored.settings);
+      return { version: stored.version, settings, unreadable: stored.unreadable };
     },
   });
 
 /** An analysis of a revision; the same request always has the same result, so that it never goes stale. */
-export const analysisQuery = <A extends Analysis>(study: string, revision: number, analysis: A) =>
+export const analysisQuery = <A extends AnalysisInput>(study: string, revision: number, analysis: A) =>
   queryOptions({
     queryKey: ['analysis', study, revision, analysis],
     queryFn: async ({ signal, client, queryKey }) => {

@@ -1,7 +1,7 @@
 import { exportFormatSchema, rowsInUse, type Study } from '@ivlen/contract';
 import { Dialog } from 'radix-ui';
 import { type FormEvent, useState } from 'react';
-import { ProgressLine } from '../frame/progress-line';
+import { ProgressLine } from '../controls/progress-line';
 import { useExport } from './use-export';
 
 const FORMATS = {

@@ -38,6 +38,19 @@ export function SmoothCurve({ points, x, y }: OverlayProps & { readonly points: 
   );
 }
 
+/** The parabola by which a pair was called curved: y of x, or x of y. */
+export function ParabolaCurve({ points, x, y }: OverlayProps & { readonly points: readonly { x: number; y: number }[] }) {
+  return (
+    <polyline
+      data-testid="parabola"
+      points={points.map((point) => `${x(point.x)},${y(point.y)}`).join(' ')}
+      fill="none"
+      stroke="var(--caution)"
+      strokeWidth={1.5}
+    />
+  );
+}
+
 /** A closed outline, such as an ellipse of concentration. */
 export function EllipseShape({ ellipse, x, y }: OverlayProps & { readonly ellipse: Outline }) {
   const points = Array.from(ellipse.x, (at, i) => `${x(at)},${y(ellipse.y[i] ?? 0)}`);

@@ -1,5 +1,5 @@
 import { useEffect, useRef } from 'react';
-import { useTheme } from '../frame/theme';
+import { useTheme } from '../controls/theme';
 import type { Points } from './points';
 
 interface PointsCanvasProps {

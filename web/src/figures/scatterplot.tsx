@@ -1,10 +1,10 @@
 import type { Study } from '@ivlen/contract';
 import { scaleLinear } from 'd3-scale';
 import { type PointerEvent, useId, useMemo, useState } from 'react';
-import { useRowName } from '../frame/use-row-name';
+import { useRowName } from '../study/use-row-name';
 import { Axes, tickCount } from './axes';
 import { nearestPoint } from './nearest-point';
-import { BandShape, EllipseShape, type Outline, SmoothCurve } from './overlays';
+import { BandShape, EllipseShape, type Outline, ParabolaCurve, SmoothCurve } from './overlays';
 import type { Points } from './points';
 import { PointsCanvas } from './points-canvas';
 
@@ -14,6 +14,8 @@ interface ScatterplotProps {
   /** Where the population's line lies, ascending in x. */
   readonly band?: readonly { readonly x: number; readonly low: number; readonly high: number }[] | undefined;
   readonly smooth?: readonly { readonly x: number; readonly y: number }[] | undefined;
+  /** The curve by which the pair was called curved. */
+  readonly parabola?: readonly { readonly x: number; readonly y: number }[] | undefined;
   readonly ellipse?: Outline | null;
   /** The study whose rows the points are, to call them by name. */
   readonly study: Study;
@@ -31,7 +33,7 @@ const MOST_SVG_POINTS = 2000;
 const MOST_SEARCHED = 50_000;
 
 /** A scatterplot of two variables with their least-squares line. */
-export function Scatterplot({ points, line, band, smooth, ellipse, study, xLabel, yLabel, width, height }: ScatterplotProps) {
+export function Scatterplot({ points, line, band, smooth, parabola, ellipse, study, xLabel, yLabel, width, height }: ScatterplotProps) {
   const clip = useId();
   const frame = { left: MARGIN.left, top: MARGIN.top, right: width - MARGIN.right, bottom: height - MARGIN.bottom };
   const extents = useMemo(() => ({ x: extent(points.x, points.rows), y: extent(points.y, points.rows) }), [points]);
@@ -77,8 +79,11 @@ export function Scatterplot({ points, line, band, smooth, ellipse, study, xLabel
             ))}
           </g>
         )}
-        {line && <FittedLine line={line} extents={extents} x={x} y={y} />}
-        <g clipPath={`url(#${clip})`}>{smooth && <SmoothCurve points={smooth} x={x} y={y} />}</g>
+        <g clipPath={`url(#${clip})`}>{line && <FittedLine line={line} extent={x.domain()} x={x} y={y} />}</g>
+        <g clipPath={`url(#${clip})`}>
+          {smooth && <SmoothCurve points={smooth} x={x} y={y} />}
+          {parabola && <ParabolaCurve points={parabola} x={x} y={y} />}
+        </g>
         {hovered !== null && (
           <circle
             cx={x(points.x[hovered] ?? 0)}
@@ -105,33 +110,25 @@ export function Scatterplot({ points, line, band, smooth, ellipse, study, xLabel
 type Scale = ReturnType<typeof scaleLinear<number, number>>;
 type Extent = readonly [number, number];
 
-/** The line over the range of x, cut off where it leaves the range of y. */
+/** The line across the frame, which clips it. */
 function FittedLine({
   line: { slope, intercept },
-  extents,
+  extent: [from = 0, to = 1],
   x,
   y,
 }: {
   line: { slope: number; intercept: number };
-  extents: { x: Extent; y: Extent };
+  extent: readonly number[];
   x: Scale;
   y: Scale;
 }) {
-  const [low, high] = extents.y;
-  const ends = extents.x.map((at) => {
-    const value = intercept + slope * at;
-    const clipped = Math.max(low, Math.min(high, value));
-    return clipped === value || slope === 0 ? { at, value: clipped } : { at: (clipped - intercept) / slope, value: clipped };
-  });
-  const [from, to] = ends;
-  if (!from || !to) return null;
   return (
     <line
       data-testid="fitted-line"
-      x1={x(from.at)}
-      y1={y(from.value)}
-      x2={x(to.at)}
-      y2={y(to.value)}
+      x1={x(from)}
+      y1={y(intercept + slope * from)}
+      x2={x(to)}
+      y2={y(intercept + slope * to)}
       stroke="var(--accent)"
       strokeWidth={2}
     />

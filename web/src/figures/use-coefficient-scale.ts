@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { useTheme } from '../frame/theme';
+import { useTheme } from '../controls/theme';
 import { type CoefficientScale, createCoefficientScale } from './coefficient-scale';
 
 /** The coefficient scale in the colours of the theme. */

@@ -1,8 +1,8 @@
 import { Keyboard } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
-import { isTyping, singleKeysAreOn, switchSingleKeys } from './keyboard';
-import { Hint } from './tooltip';
+import { isTyping, singleKeysAreOn, switchSingleKeys } from '../controls/keyboard';
+import { Hint } from '../controls/tooltip';
 
 const KEYS: readonly (readonly [string, string])[] = [
   ['1 – 7', 'open a stage'],

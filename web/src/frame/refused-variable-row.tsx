@@ -1,7 +1,7 @@
 import type { Study, Variable, VariableSummary } from '@ivlen/contract';
 import { memo } from 'react';
-import { displayName } from '../variable-name';
-import { Hint } from './tooltip';
+import { Hint } from '../controls/tooltip';
+import { displayName } from '../study/variable-name';
 import { VariableMenu } from './variable-menu';
 
 /** A variable that has no correlation coefficient, with the reason and what can be done. */

@@ -3,8 +3,8 @@ import { ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { lazy, Suspense, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { RenameDialog } from '../home/rename-dialog';
-import { useStudyActions } from '../home/use-study-actions';
+import { RenameDialog } from '../study/rename-dialog';
+import { useStudyActions } from '../study/use-study-actions';
 
 const ExportDialog = lazy(async () => ({ default: (await import('../exports/export-dialog')).ExportDialog }));
 

@@ -1,18 +1,19 @@
 import type { Study } from '@ivlen/contract';
 import { Moon, Sun } from 'lucide-react';
 import { Link, NavLink } from 'react-router';
-import { STAGES } from '../stages/stages';
+import { useTheme } from '../controls/theme';
+import { Hint } from '../controls/tooltip';
+import { useStudyPath } from '../study/read-only';
 import { HistoryButtons } from '../trail/history-buttons';
 import { KeyboardHelp } from './keyboard-help';
 import { Mark } from './mark';
-import { useStudyPath } from './read-only';
+import { useStageLinks } from './stage-links';
 import { StudyMenu } from './study-menu';
-import { useTheme } from './theme';
-import { Hint } from './tooltip';
 
 /** The bar on top of every page; with a study it names it and leads to its stages. */
 export function TopBar({ study }: { study: Study | null }) {
   const path = useStudyPath();
+  const stages = useStageLinks();
   return (
     <header className="flex h-12 shrink-0 items-stretch gap-6 border-b border-rule bg-surface px-4 max-[1160px]:gap-4">
       <Link to="/" className="flex items-center gap-2 text-[16px] font-bold" aria-label="Ivlen, all studies">
@@ -21,7 +22,7 @@ export function TopBar({ study }: { study: Study | null }) {
       {study && <StudyMenu study={study} />}
       {study && (
         <nav aria-label="Stages" className="flex min-w-0 gap-5 overflow-x-auto max-[1160px]:gap-3.5">
-          {STAGES.map((stage) => (
+          {stages.map((stage) => (
             <NavLink
               key={stage.id}
               to={`${path}/${stage.id}`}

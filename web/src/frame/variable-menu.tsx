@@ -1,9 +1,9 @@
 import { type Kind, kindsFor, type Study, type Variable } from '@ivlen/contract';
 import { Check, EllipsisVertical } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { useStudyChanges } from '../trail/use-study-changes';
-import { displayName } from '../variable-name';
-import { useReadOnly } from './read-only';
+import { useReadOnly } from '../study/read-only';
+import { useStudyChanges } from '../study/use-study-changes';
+import { displayName } from '../study/variable-name';
 
 const WORDS: Readonly<Record<Kind, string>> = {
   continuous: 'continuous: measured amounts',

@@ -1,8 +1,8 @@
 import type { Study, Variable, VariableSummary } from '@ivlen/contract';
 import { memo, useRef } from 'react';
-import { displayName } from '../variable-name';
-import { Sparkline } from './sparkline';
-import { Hint } from './tooltip';
+import { Hint } from '../controls/tooltip';
+import { Sparkline } from '../figures/sparkline';
+import { displayName } from '../study/variable-name';
 import { VariableMenu } from './variable-menu';
 
 interface VariableRowProps {

@@ -1,15 +1,18 @@
-import { type CautionCode, DECISIVE_CAUTIONS } from '@ivlen/core';
-import { CAUTION_WORDS } from '../stages/correlations/caution-words';
+import type { PairCaution } from '@ivlen/contract';
+import { CAUTION_SOURCES, citationOf, type ReferenceKey } from '@ivlen/core';
+import { CAUTION_WORDS } from '../coefficients/caution-words';
 
 /** When each caution is raised, and which underline a coefficient. */
 export function CautionsHelp() {
-  const entries = Object.entries(CAUTION_WORDS);
+  const entries = Object.entries(CAUTION_WORDS) as [PairCaution['code'], (typeof CAUTION_WORDS)[PairCaution['code']]][];
   return (
     <>
       <p className="mb-4 font-serif text-[17px]">
         A coefficient says how closely two columns of numbers go together; whether it says what it seems to depends on the data behind it.
-        Each coefficient is looked over for the following. A wavy underline stands for those that could change the conclusion; the others
-        are noted in the card of the pair. All thresholds are judged on unrounded values.
+        Each coefficient is looked over for the following. Each says what comes out if it is heeded. A wavy underline stands for those that
+        could change the conclusion: where what is done about it decides clearly differently at the first level (p at most the level for
+        one, above twice the level for the other), or the coefficient differs by .10 or more. All else is noted in the card of the pair.
+        Thresholds are judged on unrounded values.
       </p>
       <table className="w-full">
         <thead>
@@ -20,25 +23,23 @@ export function CautionsHelp() {
             <th scope="col" className="py-1.5 pr-4 font-normal">
               raised when
             </th>
+            <th scope="col" className="py-1.5 pr-4 font-normal">
+              what is done about it
+            </th>
             <th scope="col" className="py-1.5 font-normal">
-              weight
+              source
             </th>
           </tr>
         </thead>
         <tbody>
-          {entries.map(([code, { short, threshold }]) => (
+          {entries.map(([code, { short, threshold, remedy }]) => (
             <tr key={code} className="border-b border-rule align-top">
               <th scope="row" className="py-2 pr-4 text-left whitespace-nowrap">
                 {short}
               </th>
               <td className="py-2 pr-4">{threshold}</td>
-              <td className="py-2 whitespace-nowrap text-muted">
-                {code === 'method-disagreement'
-                  ? 'decisive where they decide differently'
-                  : DECISIVE_CAUTIONS.has(code as CautionCode)
-                    ? 'could change the conclusion'
-                    : 'note'}
-              </td>
+              <td className="py-2 pr-4">{remedy}</td>
+              <td className="py-2 text-muted">{citationOf(CAUTION_SOURCES[code] as readonly ReferenceKey[]) || 'our own rule'}</td>
             </tr>
           ))}
         </tbody>

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { Link } from 'react-router';
 import { studiesQuery } from '../api/queries';
-import { FailureNotice } from '../frame/failure-notice';
+import { FailureNotice } from '../controls/failure-notice';
 import { TopBar } from '../frame/top-bar';
 import { SourceChooser } from '../new-study/source-chooser';
 import { StudyCard } from './study-card';

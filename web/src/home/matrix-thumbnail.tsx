@@ -19,7 +19,6 @@ export function MatrixThumbnail({ studyId }: { studyId: string }) {
     method: settings?.settings?.methods[0] ?? ('pearson' as const),
     byVariable: study?.state.pairMethods ?? {},
     alternative: 'two-sided' as const,
-    missing: 'pairwise' as const,
     level: 0.95,
     interval: 'default' as const,
     control: [],

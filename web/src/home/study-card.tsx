@@ -3,9 +3,9 @@ import { EllipsisVertical } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { RenameDialog } from '../study/rename-dialog';
+import { useStudyActions } from '../study/use-study-actions';
 import { MatrixThumbnail } from './matrix-thumbnail';
-import { RenameDialog } from './rename-dialog';
-import { useStudyActions } from './use-study-actions';
 
 const DATE = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 

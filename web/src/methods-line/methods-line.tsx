@@ -1,16 +1,25 @@
 import { Popover } from 'radix-ui';
-import { useState } from 'react';
-import { CopyButton } from '../frame/copy-button';
+import { type ReactNode, useState } from 'react';
+import { CopyButton } from '../controls/copy-button';
 import { type MethodsPart, methodsSentence } from './methods-parts';
 
 /** The sentence on top of a stage: real text, whose underlined parts are the controls. */
-export function MethodsLine({ parts }: { parts: readonly MethodsPart[] }) {
+export function MethodsLine({
+  parts,
+  children,
+}: {
+  parts: readonly MethodsPart[] /** What stands beside “Copy sentence”. */;
+  children?: ReactNode;
+}) {
   return (
     <div className="flex items-start gap-6 border-b border-rule px-5 py-3">
       <p className="max-w-4xl font-serif text-[17px] leading-[1.55]" data-testid="methods-line">
         {parts.map((part) => (part.type === 'text' ? part.text : <ChoicePart key={part.label} part={part} />))}
       </p>
-      <CopyButton className="mt-1 ml-auto shrink-0 text-[13px]" label="Copy sentence" text={methodsSentence(parts)} />
+      <span className="mt-1 ml-auto flex shrink-0 gap-4 text-[13px]">
+        <CopyButton label="Copy sentence" text={methodsSentence(parts)} />
+        {children}
+      </span>
     </div>
   );
 }

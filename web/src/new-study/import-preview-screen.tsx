@@ -2,7 +2,7 @@ import type { ImportPreview, ImportSettingsPatch } from '@ivlen/contract';
 import { studyNameSchema } from '@ivlen/contract';
 import { type FormEvent, useState } from 'react';
 import { wasStopped } from '../api/use-job';
-import { ProgressLine } from '../frame/progress-line';
+import { ProgressLine } from '../controls/progress-line';
 import { MergePanel } from './merge-panel';
 import { ProblemList } from './problem-list';
 import { ReadingSettings } from './reading-settings';

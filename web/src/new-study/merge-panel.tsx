@@ -5,8 +5,8 @@ import { useNavigate } from 'react-router';
 import { requestJob } from '../api/client';
 import { mergePreviewQuery, studyQuery } from '../api/queries';
 import { useJob, wasStopped } from '../api/use-job';
-import { ProgressLine } from '../frame/progress-line';
-import { displayName } from '../variable-name';
+import { ProgressLine } from '../controls/progress-line';
+import { displayName } from '../study/variable-name';
 import type { Destination } from './use-destination';
 
 interface MergePanelProps {

@@ -2,7 +2,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useSearchParams } from 'react-router';
 import { importQuery } from '../api/queries';
-import { FailureNotice } from '../frame/failure-notice';
+import { FailureNotice } from '../controls/failure-notice';
 import { TopBar } from '../frame/top-bar';
 import { ImportPreviewScreen } from './import-preview-screen';
 import { SourceChooser } from './source-chooser';

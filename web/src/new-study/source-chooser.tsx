@@ -1,6 +1,6 @@
 import { ClipboardPaste, FileUp } from 'lucide-react';
 import { type DragEvent, useEffect, useRef, useState } from 'react';
-import { ProgressLine } from '../frame/progress-line';
+import { ProgressLine } from '../controls/progress-line';
 import { PasteDialog } from './paste-dialog';
 import { useStartImport } from './use-start-import';
 

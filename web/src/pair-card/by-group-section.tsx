@@ -1,14 +1,19 @@
-import { formatCoefficient, formatFixed, formatInterval, formatP, formatPRelation } from '@ivlen/core';
+import type { ByGroupResult } from '@ivlen/contract';
+import { COEFFICIENTS, formatCoefficient, formatFixed, formatInterval, formatP, formatPRelation } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../api/queries';
-import { FailureNotice } from '../frame/failure-notice';
-import { COEFFICIENTS } from '../method-words';
+import { FailureNotice } from '../controls/failure-notice';
 import { useGrouping, useGroups } from '../settings/use-grouping';
-import { displayName } from '../variable-name';
+import { displayName } from '../study/variable-name';
 import { type PairContext, pairOf } from './pair-request';
 
 const MOST_GROUPS = 40;
 const ALL_ROWS = 'all rows';
+
+function withInterval({ coefficient, low, high }: ByGroupResult['within'] | NonNullable<ByGroupResult['within']['meanOfZ']>): string {
+  const limits = low !== null && high !== null ? ` ${formatInterval(low, high)}` : '';
+  return `${formatCoefficient(coefficient ?? Number.NaN)}${limits}`;
+}
 
 /** The pair inside each group of the grouping variable. */
 export function ByGroupSection(context: PairContext) {
@@ -92,8 +97,12 @@ export function ByGroupSection(context: PairContext) {
         {homogeneity.pValue === null
           ? 'Fewer than two groups are large enough to be compared.'
           : `${homogeneity.pValue <= (settings.levels[0] ?? 0.05) ? 'The groups’ coefficients differ' : 'No difference between the groups’ coefficients was detected'}: Q(${homogeneity.df}) = ${formatFixed(homogeneity.q ?? Number.NaN, 2)}, ${formatPRelation(homogeneity.pValue, settings.levels)}.`}{' '}
-        {within.coefficient !== null &&
-          `Within groups, their means taken out: ${symbol} = ${formatCoefficient(within.coefficient)}${within.low !== null && within.high !== null ? ` ${formatInterval(within.low, within.high)}` : ''}.`}
+        {within.coefficient !== null && `Within groups, their means taken out: ${symbol} = ${withInterval(within)}.`}{' '}
+        {within.meanOfZ &&
+          `The groups’ spreads differ (up to ${formatFixed(within.spreadRatio ?? Number.NaN, 1)} : 1), which upsets the test of that one: the weighted mean of the groups’ z, ${symbol} = ${withInterval(within.meanOfZ)}, decides.`}{' '}
+        {COEFFICIENTS[method].squareIsShared &&
+          homogeneity.pValue !== null &&
+          'Skewed variables make equal groups seem to differ: where the shape is marked, compare ρ.'}
       </p>
     </div>
   );

@@ -1,14 +1,13 @@
 import type { Variable } from '@ivlen/contract';
-import { formatCoefficient, formatFixed, formatInterval, formatPRelation } from '@ivlen/core';
+import { COEFFICIENTS, formatCoefficient, formatFixed, formatInterval, formatPRelation } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { analysisQuery } from '../api/queries';
-import { FailureNotice } from '../frame/failure-notice';
-import { COEFFICIENTS } from '../method-words';
-import { percent } from '../stages/correlations/grid-cell-data';
-import type { Pair } from '../stages/correlations/use-pair-selection';
-import { displayName } from '../variable-name';
+import { percent } from '../coefficients/cell-data';
+import { FailureNotice } from '../controls/failure-notice';
+import { displayName } from '../study/variable-name';
 import type { PairContext } from './pair-request';
+import type { Pair } from './use-pair-selection';
 
 interface CompareSectionProps {
   readonly context: PairContext;

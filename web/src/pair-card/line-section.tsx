@@ -1,11 +1,11 @@
 import { formatCoefficient, formatP } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../api/queries';
-import { FailureNotice } from '../frame/failure-notice';
-import { percent } from '../stages/correlations/grid-cell-data';
-import { displayName } from '../variable-name';
+import { percent } from '../coefficients/cell-data';
+import { FailureNotice } from '../controls/failure-notice';
+import { asMeasured, significant } from '../figures/as-measured';
+import { displayName } from '../study/variable-name';
 import { type PairContext, pairOf } from './pair-request';
-import { asMeasured, significant } from './significant';
 
 /** The simple regression of the pair: y on x, whole. */
 export function LineSection(context: PairContext) {

@@ -1,12 +1,20 @@
 import type { CorrelationSettings, PairResult, Study, Variable } from '@ivlen/contract';
-import { adviseMethod, formatCoefficient, formatInterval, formatP, type Method, type MethodAdvice } from '@ivlen/core';
-import { useReadOnly } from '../frame/read-only';
-import { COEFFICIENTS, METHODS } from '../method-words';
-import { percent } from '../stages/correlations/grid-cell-data';
-import type { Pair } from '../stages/correlations/use-pair-selection';
-import { useShapeMarks } from '../stages/shape/use-shape-marks';
-import { useStudyChanges } from '../trail/use-study-changes';
-import { displayName } from '../variable-name';
+import {
+  adviseMethod,
+  COEFFICIENTS,
+  formatCoefficient,
+  formatInterval,
+  formatP,
+  METHOD_NAMES,
+  type Method,
+  type MethodAdvice,
+} from '@ivlen/core';
+import { percent } from '../coefficients/cell-data';
+import { useShapeMarks } from '../settings/use-shape-marks';
+import { useReadOnly } from '../study/read-only';
+import { useStudyChanges } from '../study/use-study-changes';
+import { displayName } from '../study/variable-name';
+import type { Pair } from './use-pair-selection';
 
 interface MethodChoiceProps {
   readonly study: Study;
@@ -50,7 +58,7 @@ export function MethodChoice({ study, pair: { x, y }, result, method, settings }
           </tr>
         </thead>
         <tbody className="figures">
-          {[method, ...METHODS.filter((item) => item !== method)].map((item) => {
+          {[method, ...METHOD_NAMES.filter((item) => item !== method)].map((item) => {
             const { coefficient, interval, pValue, pMethod } = result.tests[item];
             return (
               <tr key={item} className={`border-b border-rule ${item === method ? 'font-semibold' : ''}`}>

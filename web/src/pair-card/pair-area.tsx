@@ -1,14 +1,14 @@
 import { ArrowLeftRight } from 'lucide-react';
 import { useRef } from 'react';
-import { FailureNotice } from '../frame/failure-notice';
-import { useElementWidth } from '../frame/use-element-width';
-import type { ArrangementProps } from '../stages/correlations/arrangement';
-import type { Pair } from '../stages/correlations/use-pair-selection';
-import { displayName } from '../variable-name';
+import { FailureNotice } from '../controls/failure-notice';
+import { useElementWidth } from '../controls/use-element-width';
+import { displayName } from '../study/variable-name';
+import type { ArrangementProps } from './arrangement';
 import { PairSections, PairSummary } from './pair-content';
 import { PairPlot } from './pair-plot';
 import { pairContext } from './pair-request';
 import { usePairResult } from './use-pair-result';
+import type { Pair } from './use-pair-selection';
 
 const PLOT = { least: 380, most: 560 };
 

@@ -1,18 +1,19 @@
 import { ArrowLeftRight, ChevronLeft, ChevronRight, Maximize2, X } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
-import { FailureNotice } from '../frame/failure-notice';
-import { isTyping, singleKeysAreOn } from '../frame/keyboard';
-import { ResizeHandle } from '../frame/resize-handle';
-import { Hint } from '../frame/tooltip';
-import { useRemembered } from '../frame/use-remembered';
-import type { ArrangementProps } from '../stages/correlations/arrangement';
-import type { Pair } from '../stages/correlations/use-pair-selection';
-import { displayName } from '../variable-name';
+import { FailureNotice } from '../controls/failure-notice';
+import { isTyping, singleKeysAreOn } from '../controls/keyboard';
+import { ResizeHandle } from '../controls/resize-handle';
+import { Hint } from '../controls/tooltip';
+import { useRemembered } from '../controls/use-remembered';
+import { PinButton } from '../pins/pin-button';
+import { displayName } from '../study/variable-name';
+import type { ArrangementProps } from './arrangement';
 import { PairSections, PairSummary } from './pair-content';
 import { PairPlot } from './pair-plot';
-import { type PairContext, pairContext } from './pair-request';
+import { type PairContext, pairContext, pinnedPair } from './pair-request';
 import { usePairResult } from './use-pair-result';
+import type { Pair } from './use-pair-selection';
 
 const WIDTH = { initial: 344, min: 300, max: 620 };
 
@@ -74,6 +75,7 @@ export function PairCard({ study, pair, settings, variables, selection, state, a
             </button>
           </Hint>
           <LargeView context={context} result={result} />
+          <PinButton study={study} pinned={pinnedPair(context)} className="ml-auto" />
         </p>
         {error && <FailureNotice error={error} />}
         {result && (

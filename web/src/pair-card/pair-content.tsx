@@ -1,5 +1,5 @@
 import { type CorrelationSettings, type PairResult, pairKey, type Study, type Variable } from '@ivlen/contract';
-import type { Pair } from '../stages/correlations/use-pair-selection';
+import { Section } from '../controls/section';
 import { ByGroupSection } from './by-group-section';
 import { CompareSection } from './compare-section';
 import { LineSection } from './line-section';
@@ -12,7 +12,7 @@ import { PairSentence } from './pair-sentence';
 import { PointsSection } from './points-section';
 import { ReportedSection } from './reported-section';
 import { ResampleSection } from './resample-section';
-import { Section } from './section';
+import type { Pair } from './use-pair-selection';
 import { VariableFigures } from './variable-figures';
 import { WorkingSection } from './working-section';
 

@@ -1,10 +1,9 @@
 import type { CorrelationSettings, PairResult, PairTest } from '@ivlen/contract';
-import { formatCoefficient, formatFixed, formatFullP, formatInterval, formatP, type Method } from '@ivlen/core';
+import { COEFFICIENTS, formatCoefficient, formatFixed, formatFullP, formatInterval, formatP, levelInWords, type Method } from '@ivlen/core';
 import type { ReactNode } from 'react';
-import { Hint } from '../frame/tooltip';
-import { COEFFICIENTS } from '../method-words';
-import { adjustmentInWords } from '../stages/correlations/correlation-parts';
-import { percent } from '../stages/correlations/grid-cell-data';
+import { percent } from '../coefficients/cell-data';
+import { adjustmentInWords } from '../coefficients/correlation-parts';
+import { Hint } from '../controls/tooltip';
 
 interface PairFiguresProps {
   readonly result: PairResult;
@@ -14,7 +13,6 @@ interface PairFiguresProps {
   readonly adjustedP: number | null;
 }
 
-const FEWEST_FOR_INTERVAL: Readonly<Record<Method, number>> = { pearson: 4, spearman: 4, kendall: 5 };
 const P_METHODS: Readonly<Record<PairTest['pMethod'], string>> = {
   t: 'from t',
   normal: 'from the normal distribution',
@@ -29,21 +27,23 @@ export function PairFigures({ result: { n, tests }, method, settings, adjustedP 
   const { name, symbol } = COEFFICIENTS[method];
   const r = coefficient ?? Number.NaN;
   const p = pValue ?? Number.NaN;
-  const full =
-    degenerate && method === 'pearson' ? 'exactly 0: the points lie on a line' : formatFullP(p, log10P ?? Number.NEGATIVE_INFINITY);
+  const full = degenerate && pMethod === 't' ? 'exactly 0: the points lie on a line' : formatFullP(p, log10P ?? Number.NEGATIVE_INFINITY);
   const noInterval =
     undefinedBecause === 'one-control-only'
       ? '–'
       : degenerate
         ? `none: ${symbol} is exactly ±1`
-        : `none: needs ${FEWEST_FOR_INTERVAL[method]} rows`;
+        : `none: needs ${COEFFICIENTS[method].fewestForInterval} rows`;
   return (
     <table className="mt-3 w-full border-t border-rule" data-testid="pair-figures">
       <tbody>
         <Row name={control.length > 0 ? `${name}, partial` : name} strong>
           {formatCoefficient(r, 3)}
         </Row>
-        <Row name={`${percent(level)} confidence interval`}>{interval ? formatInterval(interval.low, interval.high, 3) : noInterval}</Row>
+        <Row name={`${interval ? levelInWords(interval, n) : percent(level)} confidence interval`}>
+          {interval ? formatInterval(interval.low, interval.high, 3) : noInterval}
+        </Row>
+        {interval?.unsure && <Row name="interval">no promise: under five rows differ from the commonest value</Row>}
         <Row name={alternative === 'two-sided' ? 'p, two-sided' : `p, one-sided (${alternative === 'greater' ? 'positive' : 'negative'})`}>
           {Number.isNaN(p) ? (
             '–'
@@ -66,7 +66,7 @@ export function PairFigures({ result: { n, tests }, method, settings, adjustedP 
         ) : (
           !Number.isNaN(p) && <Row name="how p was got">{P_METHODS[pMethod]}</Row>
         )}
-        {method === 'pearson' && control.length === 0 && (
+        {COEFFICIENTS[method].squareIsShared && control.length === 0 && (
           <Row name="r², variance shared">{Number.isNaN(r) ? '–' : formatCoefficient(r * r, 3)}</Row>
         )}
       </tbody>

@@ -1,9 +1,9 @@
 import type { Study } from '@ivlen/contract';
 import { pairKey } from '@ivlen/contract';
 import { type FormEvent, useId, useState } from 'react';
-import { useReadOnly } from '../frame/read-only';
-import type { Pair } from '../stages/correlations/use-pair-selection';
-import { useStudyChanges } from '../trail/use-study-changes';
+import { useReadOnly } from '../study/read-only';
+import { useStudyChanges } from '../study/use-study-changes';
+import type { Pair } from './use-pair-selection';
 
 /** A note about the pair, kept with the study. */
 export function PairNote({ study, pair: { x, y } }: { study: Study; pair: Pair }) {

@@ -2,11 +2,11 @@ import type { PairResult } from '@ivlen/contract';
 import { concentrationEllipse } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../api/queries';
+import { percent } from '../coefficients/cell-data';
+import { FailureNotice } from '../controls/failure-notice';
+import { useRemembered } from '../controls/use-remembered';
 import { Scatterplot } from '../figures/scatterplot';
-import { FailureNotice } from '../frame/failure-notice';
-import { useRemembered } from '../frame/use-remembered';
-import { percent } from '../stages/correlations/grid-cell-data';
-import { axisLabel } from '../variable-name';
+import { axisLabel } from '../study/variable-name';
 import { type PairContext, pairOf } from './pair-request';
 import { usePairPoints } from './use-pair-points';
 
@@ -24,12 +24,13 @@ export function PairPlot({ context, result, width }: PairPlotProps) {
   const { study, pair, completeFor, settings } = context;
   const [line, setLine] = useRemembered<boolean>('plot.line', true);
   const [curve, setCurve] = useRemembered<boolean>('plot.curve', false);
+  const [bend, setBend] = useRemembered<boolean>('plot.parabola', true);
   const [ellipse, setEllipse] = useRemembered<boolean>('plot.ellipse', false);
   const [share, setShare] = useRemembered<number>('plot.share', 0.95);
   const { points, error } = usePairPoints(study, pair, completeFor);
   const { data: model } = useQuery({
     ...analysisQuery(study.id, study.head, { kind: 'line', ...pairOf(context), level: settings.level }),
-    enabled: line || curve,
+    enabled: line || curve || bend,
   });
   const height = Math.round(width * 0.72);
   if (error && !points) return <FailureNotice error={error} />;
@@ -41,6 +42,7 @@ export function PairPlot({ context, result, width }: PairPlotProps) {
         line={line ? fittedLine(result) : null}
         band={line ? model?.band : undefined}
         smooth={curve ? model?.smooth : undefined}
+        parabola={bend ? model?.parabola?.points : undefined}
         ellipse={ellipse && settings.control.length === 0 ? ellipseOf(result, share) : null}
         study={study}
         xLabel={axisLabel(pair.x)}
@@ -55,6 +57,11 @@ export function PairPlot({ context, result, width }: PairPlotProps) {
         <Toggle checked={curve} onChange={setCurve}>
           smooth curve
         </Toggle>
+        {model?.parabola && (
+          <Toggle checked={bend} onChange={setBend}>
+            parabola
+          </Toggle>
+        )}
         <Toggle checked={ellipse} onChange={setEllipse}>
           ellipse
         </Toggle>

@@ -1,8 +1,10 @@
 import type { CorrelationSettings, Study, Variable } from '@ivlen/contract';
 import { methodForPair } from '@ivlen/contract';
-import type { Method } from '@ivlen/core';
-import { commonMethod, completeForOf } from '../stages/correlations/correlation-requests';
-import type { Pair } from '../stages/correlations/use-pair-selection';
+import { COEFFICIENTS, type Method } from '@ivlen/core';
+import { commonMethod, completeForOf } from '../coefficients/requests';
+import type { Pinned } from '../pins/pin-button';
+import { displayName } from '../study/variable-name';
+import type { Pair } from './use-pair-selection';
 
 /** What every part of the card works with. */
 export interface PairContext {
@@ -37,5 +39,14 @@ export function pairContext(
 
 /** The part of a request that names the pair and its rows. */
 export function pairOf({ pair: { x, y }, completeFor }: PairContext) {
-  return { x: x.id, y: y.id, completeFor };
+  return { x: x.id, y: y.id, rows: { completeFor, group: null } };
+}
+
+/** The pair as it is pinned. */
+export function pinnedPair(context: PairContext): Pinned {
+  const { pair, settings, method } = context;
+  const title = `${COEFFICIENTS[method].name} of ${displayName(pair.x)} and ${displayName(pair.y)}`;
+  const { alternative, level, interval, control } = settings;
+  const request = { kind: 'pair' as const, ...pairOf(context), alternative, level, interval, control };
+  return { stage: 'correlations', thing: 'pair', title, request, settings: { ...settings, method } };
 }

@@ -1,8 +1,8 @@
 import type { CorrelationSettings, PairResult, PairTest, Variable } from '@ivlen/contract';
 import { type Method, pairSentence, type Statistic } from '@ivlen/core';
-import { CopyButton } from '../frame/copy-button';
-import type { Pair } from '../stages/correlations/use-pair-selection';
-import { displayName } from '../variable-name';
+import { CopyButton } from '../controls/copy-button';
+import { displayName } from '../study/variable-name';
+import type { Pair } from './use-pair-selection';
 
 interface PairSentenceProps {
   readonly pair: Pair;
@@ -41,6 +41,7 @@ export function PairSentence({
       statistic: statisticOf(test.statistic),
       alternative,
       interval: test.interval,
+      zVariance: Number.NaN,
       ...(test.undefinedBecause && test.undefinedBecause !== 'one-control-only' ? { undefinedBecause: test.undefinedBecause } : {}),
     },
     { name: displayName(x), highMeans: x.highMeans },

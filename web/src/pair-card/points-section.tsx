@@ -1,20 +1,27 @@
 import type { InfluenceResult } from '@ivlen/contract';
-import { formatCoefficient, formatP } from '@ivlen/core';
+import { COEFFICIENTS, formatCoefficient, formatP, METHOD_NAMES } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { analysisQuery } from '../api/queries';
-import { FailureNotice } from '../frame/failure-notice';
-import { useReadOnly } from '../frame/read-only';
-import { COEFFICIENTS, METHODS } from '../method-words';
-import { useStudyChanges } from '../trail/use-study-changes';
+import { FailureNotice } from '../controls/failure-notice';
+import { asMeasured } from '../figures/as-measured';
+import { useReadOnly } from '../study/read-only';
+import { useStudyChanges } from '../study/use-study-changes';
 import { type PairContext, pairOf } from './pair-request';
-import { asMeasured } from './significant';
 import { useWithout } from './use-without';
 
 /** The rows that matter most for the coefficient: what it becomes without each, or without several. */
 export function PointsSection(context: PairContext) {
-  const { study, method } = context;
-  const { data, error } = useQuery(analysisQuery(study.id, study.head, { kind: 'influence', ...pairOf(context), method }));
+  const { study, method, settings } = context;
+  const { data, error } = useQuery(
+    analysisQuery(study.id, study.head, {
+      kind: 'influence',
+      ...pairOf(context),
+      method,
+      alternative: settings.alternative,
+      alpha: settings.levels[0] ?? 0.05,
+    }),
+  );
   if (error) return <FailureNotice error={error} />;
   if (!data) return <div role="status" aria-label="Looking for the points that matter" className="h-32 rounded bg-rule/50" />;
   if (data.points.length === 0) return <p>No point can be left out: too few rows, or the coefficient is not defined.</p>;
@@ -27,6 +34,7 @@ function Points({ context, data }: { context: PairContext; data: InfluenceResult
   const { change } = useStudyChanges(study);
   const readOnly = useReadOnly();
   const symbol = COEFFICIENTS[method].symbol;
+  const carrying = data.points.find(({ row }) => row === data.carrying);
   const rows = [...tried].sort((a, b) => a - b);
   const setAside = () =>
     change.mutate(
@@ -41,7 +49,12 @@ function Points({ context, data }: { context: PairContext; data: InfluenceResult
     );
   return (
     <div data-testid="points-that-matter">
-      {data.onePointCarries && <p className="mb-2 text-caution">One row carries the coefficient: without it the conclusion is another.</p>}
+      {carrying && (
+        <p className="mb-2">
+          {carrying.name ?? `Row ${carrying.row}`} carries the coefficient: {symbol} {formatCoefficient(data.coefficient ?? Number.NaN)}{' '}
+          with it, {formatCoefficient(carrying.without ?? Number.NaN)} without.
+        </p>
+      )}
       <table className="figures w-full text-[13px]">
         <thead>
           <tr className="border-b border-rule text-muted">
@@ -126,7 +139,7 @@ function WithAndWithout({ context, rows }: { context: PairContext; rows: readonl
         </tr>
       </thead>
       <tbody>
-        {METHODS.map((method) => {
+        {METHOD_NAMES.map((method) => {
           const [before, after] = [figures?.before[method], figures?.after[method]];
           return (
             <tr key={method} className="border-b border-rule">

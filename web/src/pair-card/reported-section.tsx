@@ -1,8 +1,15 @@
-import { compareIndependent, formatCoefficient, formatFixed, formatInterval, formatPRelation, testAgainst } from '@ivlen/core';
+import {
+  COEFFICIENTS,
+  compareIndependent,
+  formatCoefficient,
+  formatFixed,
+  formatInterval,
+  formatPRelation,
+  testAgainst,
+} from '@ivlen/core';
 import { useId, useState } from 'react';
-import { COEFFICIENTS } from '../method-words';
-import { coefficientProblem, readNumber, sizeProblem } from '../reported/read-number';
-import { percent } from '../stages/correlations/grid-cell-data';
+import { percent } from '../coefficients/cell-data';
+import { coefficientProblem, readNumber, sizeProblem } from '../controls/read-number';
 import type { PairContext } from './pair-request';
 
 interface ReportedSectionProps {

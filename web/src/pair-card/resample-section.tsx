@@ -1,12 +1,11 @@
 import type { Analysis, ResampleResult } from '@ivlen/contract';
-import { formatInterval, formatP } from '@ivlen/core';
+import { COEFFICIENTS, formatInterval, formatP } from '@ivlen/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useId, useState } from 'react';
 import { analysisQuery, progressQuery } from '../api/queries';
-import { FailureNotice } from '../frame/failure-notice';
-import { ProgressLine } from '../frame/progress-line';
-import { COEFFICIENTS } from '../method-words';
-import { percent } from '../stages/correlations/grid-cell-data';
+import { percent } from '../coefficients/cell-data';
+import { FailureNotice } from '../controls/failure-notice';
+import { ProgressLine } from '../controls/progress-line';
 import { type PairContext, pairOf } from './pair-request';
 
 type ResampleRequest = Extract<Analysis, { kind: 'resample' }>;

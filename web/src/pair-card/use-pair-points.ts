@@ -3,8 +3,8 @@ import { useQueries, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { rowsInUseQuery, valuesQuery } from '../api/queries';
 import type { Points } from '../figures/points';
-import type { Pair } from '../stages/correlations/use-pair-selection';
-import { usedRows } from './used-rows';
+import { usedRows } from '../study/used-rows';
+import type { Pair } from './use-pair-selection';
 
 /** The points of a pair: all values, and the rows that its coefficient uses; null while they load. */
 export function usePairPoints(

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../api/queries';
-import { howOf } from '../stages/correlations/correlation-requests';
+import { howOf } from '../coefficients/requests';
 import { type PairContext, pairOf } from './pair-request';
 
 /** The pair by every method; null while it is computed. */

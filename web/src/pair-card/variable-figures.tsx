@@ -1,7 +1,7 @@
 import type { PairResult, Variable } from '@ivlen/contract';
 import { formatMeasured } from '../figures/format-measured';
-import type { Pair } from '../stages/correlations/use-pair-selection';
-import { displayName } from '../variable-name';
+import { displayName } from '../study/variable-name';
+import type { Pair } from './use-pair-selection';
 
 /** Mean and SD of both variables over the rows of the pair. */
 export function VariableFigures({ pair: { x, y }, result }: { pair: Pair; result: PairResult }) {

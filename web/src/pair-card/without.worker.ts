@@ -1,4 +1,4 @@
-import { type Alternative, kendall, type Method, pearson, spearman } from '@ivlen/core';
+import { type Alternative, METHOD_NAMES, type Method, testPair } from '@ivlen/core';
 import { expose } from 'comlink';
 
 export interface TriedTest {
@@ -7,8 +7,6 @@ export interface TriedTest {
   readonly n: number;
 }
 export type TriedTests = Readonly<Record<Method, TriedTest>>;
-
-const PAIR = { pearson, spearman, kendall };
 
 /** A pair by every method, with and without some of its rows. */
 const computing = {
@@ -26,10 +24,10 @@ export type Computing = typeof computing;
 
 function testsOf(x: Float64Array, y: Float64Array, alternative: Alternative): TriedTests {
   const test = (method: Method): TriedTest => {
-    const { coefficient, pValue, n } = PAIR[method](x, y, { alternative });
+    const { coefficient, pValue, n } = testPair(method, x, y, { alternative });
     return { coefficient, pValue, n };
   };
-  return { pearson: test('pearson'), spearman: test('spearman'), kendall: test('kendall') };
+  return Object.fromEntries(METHOD_NAMES.map((method) => [method, test(method)])) as TriedTests;
 }
 
 expose(computing);

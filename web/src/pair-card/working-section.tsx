@@ -1,9 +1,8 @@
 import type { PairResult } from '@ivlen/contract';
-import { formatCoefficient, formatFixed, formatFullP, smallestDetectable } from '@ivlen/core';
+import { COEFFICIENTS, formatCoefficient, formatFixed, formatFullP, smallestDetectable } from '@ivlen/core';
 import { useMemo } from 'react';
-import { COEFFICIENTS } from '../method-words';
+import { Figures } from '../controls/section';
 import type { PairContext } from './pair-request';
-import { Figures } from './section';
 
 const POWER = 0.8;
 /** Above so many rows the exact distribution of r and Fisher’s z agree to all digits shown. */
@@ -54,7 +53,7 @@ export function WorkingSection({ context, result }: { context: PairContext; resu
               : `No test: ${symbol} is not defined, or exactly ±1.`}
         </p>
       )}
-      {method === 'pearson' && !Number.isNaN(r) && (
+      {COEFFICIENTS[method].squareIsShared && !Number.isNaN(r) && (
         <p className="mt-2 text-[13px]">
           r² = {formatCoefficient(r * r, 3)}: the variables share {Math.round(1000 * r * r) / 10} % of their variance. r itself is not a
           percentage.
@@ -63,7 +62,7 @@ export function WorkingSection({ context, result }: { context: PairContext; resu
       {Number.isFinite(detectable) && (
         <p className="mt-2 text-[13px]">
           With n = {n}, a population correlation of ±{formatCoefficient(detectable)} or more would be found at{' '}
-          {String(alpha).replace(/^0/, '')} with a power of .80{method === 'pearson' ? '' : ' (computed for r)'}.
+          {String(alpha).replace(/^0/, '')} with a power of .80{COEFFICIENTS[method].ofRanks ? ' (computed for r)' : ''}.
         </p>
       )}
     </div>

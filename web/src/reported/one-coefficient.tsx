@@ -1,8 +1,8 @@
 import { formatCoefficient, formatFixed, formatFullP, formatInterval, formatP, testReported } from '@ivlen/core';
 import { useState } from 'react';
-import { Figures } from '../pair-card/section';
+import { coefficientProblem, readNumber, sizeProblem } from '../controls/read-number';
+import { Figures } from '../controls/section';
 import { Calculator, NumberField, Problem } from './number-fields';
-import { coefficientProblem, readNumber, sizeProblem } from './read-number';
 
 /** p and interval of r from r and n, with the working. */
 export function OneCoefficient() {

@@ -1,8 +1,8 @@
 import { formatFixed, powerForCorrelation, sampleSizeForCorrelation, smallestDetectable } from '@ivlen/core';
 import { useMemo, useState } from 'react';
-import { Figures } from '../pair-card/section';
+import { coefficientProblem, readNumber } from '../controls/read-number';
+import { Figures } from '../controls/section';
 import { Calculator, NumberField, Problem } from './number-fields';
-import { coefficientProblem, readNumber } from './read-number';
 
 /** How many cases find a correlation of a size, and what a number of cases finds. */
 export function SampleSize() {

@@ -1,8 +1,8 @@
 import { compareIndependent, formatFixed, formatInterval, formatP } from '@ivlen/core';
 import { useState } from 'react';
-import { Figures } from '../pair-card/section';
+import { coefficientProblem, readNumber, sizeProblem } from '../controls/read-number';
+import { Figures } from '../controls/section';
 import { Calculator, NumberField, Problem } from './number-fields';
-import { coefficientProblem, readNumber, sizeProblem } from './read-number';
 
 /** Whether two r's of different samples differ. */
 export function TwoCoefficients() {

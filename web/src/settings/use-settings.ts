@@ -1,9 +1,12 @@
 import { type SettingsOf, type SettingsScope, storedSettingsSchema } from '@ivlen/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useEffect, useMemo } from 'react';
 import { toast } from 'sonner';
 import { request } from '../api/client';
 import { type StoredSettings, savingSettingsKey, settingsQuery } from '../api/queries';
+
+const UNREADABLE =
+  'Settings of this study were saved by another version of Ivlen and cannot be read here. The usual ones are used; the saved ones stay until you change something.';
 
 /**
  * Settings of a study with a function that changes them. The change shows at once; saves go to the server one after
@@ -18,6 +21,13 @@ export function useSettings<S extends SettingsScope>(
   const client = useQueryClient();
   const query = useMemo(() => settingsQuery(study, scope), [study, scope]);
   const { data } = useQuery(query);
+
+  const unreadable = data?.unreadable === true;
+  useEffect(() => {
+    // By its id it is shown once, however many parts of the page use these settings.
+    if (unreadable)
+      toast.warning(UNREADABLE, { id: `unreadable-${study}-${scope}`, duration: Number.POSITIVE_INFINITY, closeButton: true });
+  }, [unreadable, study, scope]);
 
   const save = useMutation({
     mutationKey: savingSettingsKey(study, scope),
@@ -41,7 +51,7 @@ export function useSettings<S extends SettingsScope>(
   const change = useCallback(
     (settings: SettingsOf<S>) => {
       void client.cancelQueries({ queryKey: key });
-      client.setQueryData<StoredSettings<S>>(key, (current) => ({ version: current?.version ?? 0, settings }));
+      client.setQueryData<StoredSettings<S>>(key, (current) => ({ version: current?.version ?? 0, settings, unreadable: false }));
       mutate(settings);
     },
     [client, key, mutate],

@@ -2,29 +2,18 @@ import { useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useParams } from 'react-router';
 import { settingsQuery } from '../api/queries';
+import { loadedLater } from '../controls/loaded-later';
 import { useStudy } from '../frame/study-frame';
-import { CorrelationsStage } from './correlations/correlations-stage';
-import { loadedLater } from './loaded-later';
-import { PlannedStage } from './planned/planned-stage';
-import { STAGES } from './stages';
+import { STAGES } from '../stages';
 import { startPlotting } from './start-plotting';
 
-const { Component: DataStage, preload: preloadDataStage } = loadedLater(async () => (await import('./data/data-stage')).DataStage);
-
-const { Component: ShapeStage, preload: preloadShapeStage } = loadedLater(async () => (await import('./shape/shape-stage')).ShapeStage);
-const { Component: ScatterplotsStage, preload: preloadScatterplotsStage } = loadedLater(
-  async () => (await import('./scatterplots/scatterplots-stage')).ScatterplotsStage,
-);
+const LOADED = new Map(STAGES.map(({ id, load }) => [id, loadedLater(load)]));
 const IDLE_MS = 1500;
 
-/** Stages that are loaded later, by the end of their address. */
-const LATER: Readonly<Record<string, () => Promise<unknown>>> = {
-  data: preloadDataStage,
-  shape: preloadShapeStage,
-  scatterplots: preloadScatterplotsStage,
-};
 // The stage that the page was opened at is loaded while the study is still on its way.
-void LATER[window.location.pathname.split('/').at(-1) ?? '']?.().catch(() => {});
+void LOADED.get(window.location.pathname.split('/').at(-1) ?? '')
+  ?.preload()
+  .catch(() => {});
 
 /** The stage that the address names. */
 export function StagePage() {
@@ -39,7 +28,7 @@ export function StagePage() {
   useEffect(() => {
     const handle = setTimeout(
       () =>
-        void Promise.all([preloadDataStage(), preloadShapeStage(), preloadScatterplotsStage()])
+        void Promise.all([...LOADED.values()].map(({ preload }) => preload()))
           .then(startPlotting)
           .then(() => client.prefetchQuery(settingsQuery(study.id, 'scatterplots')))
           .catch(() => {}),
@@ -47,10 +36,6 @@ export function StagePage() {
     );
     return () => clearTimeout(handle);
   }, [client, study.id]);
-  if (!stage) return null;
-  if (stage.planned !== null) return <PlannedStage name={stage.name} sentence={stage.planned} />;
-  if (stage.id === 'correlations') return <CorrelationsStage study={study} />;
-  if (stage.id === 'shape') return <ShapeStage study={study} />;
-  if (stage.id === 'scatterplots') return <ScatterplotsStage study={study} />;
-  return <DataStage study={study} />;
+  const Shown = stage && LOADED.get(stage.id)?.Component;
+  return Shown ? <Shown key={stage.id} study={study} /> : null;
 }

@@ -1,7 +1,7 @@
 import type { Decision, Study } from '@ivlen/contract';
 import { type FormEvent, useState } from 'react';
 import { Link } from 'react-router';
-import { useStudyChanges } from './use-study-changes';
+import { useStudyChanges } from '../study/use-study-changes';
 
 const WHEN = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' });
 

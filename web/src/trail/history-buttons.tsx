@@ -3,11 +3,11 @@ import { useQuery } from '@tanstack/react-query';
 import { Redo2, Undo2 } from 'lucide-react';
 import { useEffect } from 'react';
 import { trailQuery } from '../api/queries';
-import { FIELDS } from '../frame/keyboard';
-import { Hint } from '../frame/tooltip';
-import { useLatest } from '../frame/use-latest';
+import { FIELDS } from '../controls/keyboard';
+import { Hint } from '../controls/tooltip';
+import { useLatest } from '../controls/use-latest';
+import { useStudyChanges } from '../study/use-study-changes';
 import { TrailDrawer } from './trail-drawer';
-import { useStudyChanges } from './use-study-changes';
 
 /** Undo and redo, which name what they would do, and the trail. */
 export function HistoryButtons({ study }: { study: Study }) {

@@ -2,8 +2,8 @@ import type { Study } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import type { FormEvent } from 'react';
 import { trailQuery } from '../api/queries';
-import { useReadOnly } from '../frame/read-only';
-import { useStudyChanges } from './use-study-changes';
+import { useReadOnly } from '../study/read-only';
+import { useStudyChanges } from '../study/use-study-changes';
 
 /** The decision made last since a revision was opened, to be explained or taken back at once. */
 export function LastDecision({ study, since }: { study: Study; since: number }) {

@@ -1,7 +1,7 @@
 import type { CorrelationSettings } from '@ivlen/contract';
 import { createPortal } from 'react-dom';
-import { displayName } from '../../variable-name';
-import { cellLines, type GridCellData } from './grid-cell-data';
+import { cellLines, type GridCellData } from '../../coefficients/cell-data';
+import { displayName } from '../../study/variable-name';
 
 const GAP = 6;
 const WIDTH = 300;

@@ -1,13 +1,13 @@
 import { countMarks, formatCoefficient } from '@ivlen/core';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
+import { cellLines, decisiveP } from '../../coefficients/cell-data';
+import type { Matrix } from '../../coefficients/matrix';
+import { moved, type Place } from '../../coefficients/use-grid-keys';
+import { useTheme } from '../../controls/theme';
 import { useCoefficientScale } from '../../figures/use-coefficient-scale';
-import { useTheme } from '../../frame/theme';
-import { displayName } from '../../variable-name';
+import { displayName } from '../../study/variable-name';
 import { CellReadout } from './cell-readout';
 import type { CorrelationGridProps } from './correlation-grid';
-import { cellLines, decisiveP } from './grid-cell-data';
-import type { Matrix } from './matrix';
-import { moved, type Place } from './use-grid-keys';
 
 type ColourMatrixProps = Pick<CorrelationGridProps, 'matrix' | 'settings' | 'selected' | 'onOpen'>;
 

@@ -2,18 +2,18 @@ import type { CorrelationSettings, Study, Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { type CSSProperties, type KeyboardEvent, type MouseEvent, useMemo, useState } from 'react';
 import { analysisQuery } from '../../api/queries';
+import type { GridCellData } from '../../coefficients/cell-data';
+import type { Matrix } from '../../coefficients/matrix';
+import { type Place, useGridKeys } from '../../coefficients/use-grid-keys';
 import { useCoefficientScale } from '../../figures/use-coefficient-scale';
+import type { Pair } from '../../pair-card/use-pair-selection';
 import type { WorkingSet } from '../../settings/use-working-set';
 import { CellReadout } from './cell-readout';
-import type { GridCellData } from './grid-cell-data';
 import { DiagonalCell, PairCell } from './grid-cells';
 import { HeaderMenu } from './header-menu';
-import type { Matrix } from './matrix';
 import { MeanAndSd } from './mean-and-sd';
 import { MiniPlot } from './mini-plot';
-import { type Place, useGridKeys } from './use-grid-keys';
 import { useGridWindow } from './use-grid-window';
-import type { Pair } from './use-pair-selection';
 import { GAP, useTileSizes } from './use-tile-sizes';
 
 export interface CorrelationGridProps {

@@ -1,12 +1,12 @@
 import type { CorrelationSettings, Study, Variable } from '@ivlen/contract';
 import { Link } from 'react-router';
+import { adjustmentPart, controlPart, intervalPart, methodsPart } from '../../coefficients/correlation-parts';
+import { commonMethod } from '../../coefficients/requests';
+import { levelsPart, missingPart } from '../../coefficients/row-parts';
 import type { MethodsPart } from '../../methods-line/methods-parts';
 import { OptionList } from '../../methods-line/option-list';
-import { displayName } from '../../variable-name';
-import { adjustmentPart, controlPart, intervalPart, methodsPart } from './correlation-parts';
-import { commonMethod } from './correlation-requests';
+import { displayName } from '../../study/variable-name';
 import { ownMethodsPart } from './own-methods';
-import { levelsPart, missingPart } from './row-parts';
 
 const ALTERNATIVES: Readonly<Record<CorrelationSettings['alternative'], string>> = {
   'two-sided': 'two-sided',

@@ -1,23 +1,26 @@
 import { canBeCorrelated, correlationSettingsSchema, type Study, type Variable } from '@ivlen/contract';
+import { COEFFICIENTS } from '@ivlen/core';
 import { lazy, Suspense, useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { FailureNotice } from '../../frame/failure-notice';
-import { ProgressLine } from '../../frame/progress-line';
-import { useStudyPath } from '../../frame/read-only';
-import { rowsInWords } from '../../frame/rows-in-use';
-import { ViewBar } from '../../frame/view-bar';
-import { COEFFICIENTS } from '../../method-words';
+import { rectangleFamily } from '../../coefficients/rectangle-family';
+import { commonMethod, correlatedVariables, matrixRequest } from '../../coefficients/requests';
+import { useMatrix } from '../../coefficients/use-matrix';
+import { FailureNotice } from '../../controls/failure-notice';
+import { ProgressLine } from '../../controls/progress-line';
+import { ViewBar } from '../../controls/view-bar';
 import { MethodsLine } from '../../methods-line/methods-line';
+import { methodsSentence } from '../../methods-line/methods-parts';
+import type { ArrangementProps } from '../../pair-card/arrangement';
+import { type Pair, usePairSelection } from '../../pair-card/use-pair-selection';
+import { PinButton } from '../../pins/pin-button';
 import { useSettings } from '../../settings/use-settings';
 import { useWorkingSet } from '../../settings/use-working-set';
-import type { ArrangementProps } from './arrangement';
+import { useStudyPath } from '../../study/read-only';
+import { rowsInWords } from '../../study/rows-in-use';
 import { correlationMethods, questionMethods } from './correlation-methods';
-import { commonMethod, correlatedVariables } from './correlation-requests';
 import { GridSkeleton } from './grid-skeleton';
 import { GridView } from './grid-view';
-import { rectangleFamily } from './rectangle/rectangle-family';
-import { useMatrix } from './use-matrix';
-import { type Pair, usePairSelection } from './use-pair-selection';
+import { VIEWS } from './views';
 
 const PairCard = lazy(async () => ({ default: (await import('../../pair-card/pair-card')).PairCard }));
 const PairArea = lazy(async () => ({ default: (await import('../../pair-card/pair-area')).PairArea }));
@@ -27,12 +30,6 @@ const QuestionsView = lazy(async () => ({ default: (await import('./questions/qu
 const DEFAULTS = correlationSettingsSchema.parse({});
 const MOST_VARIABLES = 200;
 
-const VIEWS = [
-  { id: 'grid', name: 'Grid' },
-  { id: 'ranked', name: 'Ranked' },
-  { id: 'rectangle', name: 'Outcomes × predictors' },
-  { id: 'questions', name: 'Questions' },
-] as const;
 type View = (typeof VIEWS)[number]['id'];
 
 /** The Correlations stage: the sentence, the coefficients in an arrangement, and the card of a chosen pair. */
@@ -70,6 +67,7 @@ function Stage({ study, workingSet, settings, patch }: StageProps) {
     });
   const common = { study, workingSet, variables, settings, patch, state, selection };
   const asking = view === 'questions';
+  const parts = (asking ? questionMethods : correlationMethods)(settings, facts, patch);
   const alone = !asking && variables.length === 2 && a !== undefined && b !== undefined;
   return (
     <>
@@ -77,7 +75,18 @@ function Stage({ study, workingSet, settings, patch }: StageProps) {
         {(variables.length !== 2 || asking || study.state.questions.length > 0) && (
           <ViewBar label="Parts of the Correlations stage" views={VIEWS} current={view} onOpen={open} />
         )}
-        <MethodsLine parts={(asking ? questionMethods : correlationMethods)(settings, facts, patch)} />
+        <MethodsLine parts={parts}>
+          <PinButton
+            study={study}
+            pinned={{
+              stage: 'correlations',
+              thing: alone ? 'pair' : 'matrix',
+              title: methodsSentence(parts),
+              request: enough ? matrixRequest(study, variables, settings, commonMethod(settings)) : null,
+              settings: { ...settings, view, variables: variables.map(({ id }) => id) },
+            }}
+          />
+        </MethodsLine>
         <div data-scrolls className="min-h-0 flex-1 overflow-auto px-5 py-3">
           <Suspense fallback={<GridSkeleton size={Math.min(12, variables.length)} />}>
             {asking && <QuestionsView {...common} />}

@@ -1,11 +1,10 @@
 import type { CorrelationSettings, Half } from '@ivlen/contract';
-import { countMarks, formatCoefficient } from '@ivlen/core';
+import { COEFFICIENTS, countMarks, formatCoefficient } from '@ivlen/core';
 import { memo, type ReactNode } from 'react';
+import { cellId, cellLines, decisiveP, type GridCellData, halfText } from '../../coefficients/cell-data';
 import type { CoefficientScale } from '../../figures/coefficient-scale';
-import { Sparkline } from '../../frame/sparkline';
-import { COEFFICIENTS } from '../../method-words';
-import { displayName } from '../../variable-name';
-import { cellId, cellLines, decisiveP, type GridCellData, halfText } from './grid-cell-data';
+import { Sparkline } from '../../figures/sparkline';
+import { displayName } from '../../study/variable-name';
 
 interface CellProps {
   readonly cell: GridCellData;

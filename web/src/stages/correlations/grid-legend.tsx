@@ -1,15 +1,14 @@
 import type { CorrelationSettings } from '@ivlen/contract';
-import type { Method } from '@ivlen/core';
+import { COEFFICIENTS, type Method } from '@ivlen/core';
 import { Link } from 'react-router';
-import { COEFFICIENTS } from '../../method-words';
-import { displayName } from '../../variable-name';
-import type { ShapeMarks } from '../shape/use-shape-marks';
-import { adjustmentInWords } from './correlation-parts';
-import { commonMethod } from './correlation-requests';
+import { adjustmentInWords } from '../../coefficients/correlation-parts';
+import { levelInWords } from '../../coefficients/levels';
+import type { Matrix } from '../../coefficients/matrix';
+import { commonMethod } from '../../coefficients/requests';
+import { distinctPairs, tally } from '../../coefficients/tally';
+import type { ShapeMarks } from '../../settings/use-shape-marks';
+import { displayName } from '../../study/variable-name';
 import { isUnderlined } from './grid-cells';
-import { levelInWords } from './levels';
-import type { Matrix } from './matrix';
-import { distinctPairs, tally } from './tally';
 
 const SIDED: Readonly<Record<CorrelationSettings['alternative'], string>> = {
   'two-sided': 'two-sided',
@@ -42,7 +41,7 @@ export function GridLegend({ matrix, settings, marks, pairMethods, cautionsNotSo
   const underlined = cells.filter((cell) => isUnderlined(cell, settings.cautions)).length;
   const notIndependent = cells.some(({ cautions }) => cautions.some(({ code }) => code === 'rows-not-independent'));
   // Neither shape nor uneven steps touch a coefficient of ranks.
-  const byPearson = variables.filter(({ id }) => (pairMethods[id] ?? method) === 'pearson');
+  const byPearson = variables.filter(({ id }) => !COEFFICIENTS[pairMethods[id] ?? method].ofRanks);
   const shaped = byPearson.filter(({ id }) => marks.marked.has(id)).map(displayName);
   const ordinal = byPearson.filter(({ kind }) => kind === 'ordinal').map(displayName);
   const own = variables.filter(({ id }) => (pairMethods[id] ?? method) !== method);

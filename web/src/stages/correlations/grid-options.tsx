@@ -1,9 +1,9 @@
 import { type CorrelationSettings, type Half, halfSchema } from '@ivlen/contract';
+import { COEFFICIENTS } from '@ivlen/core';
 import { Popover } from 'radix-ui';
 import { type FormEvent, useId, useState } from 'react';
-import { COEFFICIENTS } from '../../method-words';
-import { percent } from './grid-cell-data';
-import { levelInWords } from './levels';
+import { percent } from '../../coefficients/cell-data';
+import { levelInWords } from '../../coefficients/levels';
 
 interface GridOptionsProps {
   readonly settings: CorrelationSettings;

@@ -1,11 +1,11 @@
-import { CopyTableButton } from '../../frame/table-copy';
-import { useShapeMarks } from '../shape/use-shape-marks';
-import type { ArrangementProps } from './arrangement';
+import type { Matrix } from '../../coefficients/matrix';
+import type { ArrangementProps } from '../../pair-card/arrangement';
+import { useShapeMarks } from '../../settings/use-shape-marks';
+import { CopyTableButton } from '../../tables/table-copy';
 import { ColourMatrix } from './colour-matrix';
 import { CorrelationGrid } from './correlation-grid';
 import { GridLegend } from './grid-legend';
 import { GridOptions } from './grid-options';
-import type { Matrix } from './matrix';
 import { useMatrixTable } from './matrix-table';
 
 /** The square of all pairs, with what its marks mean under it. */

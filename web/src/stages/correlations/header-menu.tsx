@@ -1,10 +1,10 @@
 import { canBeCorrelated, type Study, type Variable } from '@ivlen/contract';
 import { DropdownMenu } from 'radix-ui';
 import { type DragEvent, memo, useRef, useState } from 'react';
-import { useReadOnly } from '../../frame/read-only';
 import type { WorkingSet } from '../../settings/use-working-set';
-import { useStudyChanges } from '../../trail/use-study-changes';
-import { displayName } from '../../variable-name';
+import { useReadOnly } from '../../study/read-only';
+import { useStudyChanges } from '../../study/use-study-changes';
+import { displayName } from '../../study/variable-name';
 
 interface HeaderMenuProps {
   readonly study: Study;

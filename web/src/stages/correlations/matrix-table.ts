@@ -1,19 +1,18 @@
 import type { CorrelationSettings, Half, Study } from '@ivlen/contract';
-import { countMarks, formatCoefficient } from '@ivlen/core';
+import { COEFFICIENTS, countMarks, formatCoefficient } from '@ivlen/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { analysisQuery } from '../../api/queries';
+import { decisiveP, type GridCellData, halfText, percent } from '../../coefficients/cell-data';
+import { coefficientNames } from '../../coefficients/coefficient-names';
+import { adjustmentInWords } from '../../coefficients/correlation-parts';
+import { levelInWords } from '../../coefficients/levels';
+import type { Matrix } from '../../coefficients/matrix';
+import { tally } from '../../coefficients/tally';
 import { formatMeasured } from '../../figures/format-measured';
-import { rowsInWords } from '../../frame/rows-in-use';
-import type { TextTable } from '../../frame/table-copy';
-import { COEFFICIENTS } from '../../method-words';
-import { displayName } from '../../variable-name';
-import { coefficientNames } from './coefficient-names';
-import { adjustmentInWords } from './correlation-parts';
-import { decisiveP, type GridCellData, halfText, percent } from './grid-cell-data';
-import { levelInWords } from './levels';
-import type { Matrix } from './matrix';
-import { tally } from './tally';
+import { rowsInWords } from '../../study/rows-in-use';
+import { displayName } from '../../study/variable-name';
+import type { TextTable } from '../../tables/table-copy';
 
 /** The matrix as papers print it: numbered variables, means and standard deviations, marks told in a note. */
 export function useMatrixTable(study: Study, matrix: Matrix, settings: CorrelationSettings): TextTable {

@@ -2,8 +2,8 @@ import type { Study, Variable } from '@ivlen/contract';
 import { useQueries } from '@tanstack/react-query';
 import { useEffect, useRef } from 'react';
 import { rowsInUseQuery, valuesQuery } from '../../api/queries';
-import { useTheme } from '../../frame/theme';
-import { usedRows } from '../../pair-card/used-rows';
+import { useTheme } from '../../controls/theme';
+import { usedRows } from '../../study/used-rows';
 
 interface MiniPlotProps {
   readonly study: Study;

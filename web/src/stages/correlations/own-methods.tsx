@@ -1,17 +1,16 @@
 import type { Study } from '@ivlen/contract';
-import type { Method } from '@ivlen/core';
-import { useReadOnly } from '../../frame/read-only';
-import { COEFFICIENTS, METHODS } from '../../method-words';
+import { COEFFICIENTS, METHOD_NAMES, type Method } from '@ivlen/core';
+import { joined } from '../../coefficients/coefficient-names';
 import type { MethodsPart } from '../../methods-line/methods-parts';
-import { useStudyChanges } from '../../trail/use-study-changes';
-import { displayName } from '../../variable-name';
-import { joined } from './coefficient-names';
+import { useReadOnly } from '../../study/read-only';
+import { useStudyChanges } from '../../study/use-study-changes';
+import { displayName } from '../../study/variable-name';
 
 /** ", Spearman’s ρ for pairs with conductivity": nothing where no variable has a method of its own. */
 export function ownMethodsPart(study: Study, common: Method): MethodsPart[] {
   const own = variablesWithOwnMethod(study, common);
   if (own.length === 0) return [];
-  const words = METHODS.flatMap((method) => {
+  const words = METHOD_NAMES.flatMap((method) => {
     const names = own.filter((item) => item.method === method).map(({ variable }) => displayName(variable));
     if (names.length === 0) return [];
     return [`${COEFFICIENTS[method].name} for pairs with ${joined(names, 'or')}`];

@@ -1,6 +1,6 @@
 import type { CorrelationSettings, Variable } from '@ivlen/contract';
 import { type RefObject, useEffect, useState } from 'react';
-import { displayName } from '../../variable-name';
+import { displayName } from '../../study/variable-name';
 
 /** Pixels between tiles. */
 export const GAP = 2;

@@ -4,22 +4,17 @@ import { Download } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { analysisQuery } from '../../api/queries';
-import { useReadOnly } from '../../frame/read-only';
-import { ViewBar } from '../../frame/view-bar';
+import { ViewBar } from '../../controls/view-bar';
+import { useReadOnly } from '../../study/read-only';
 import { BringInMenu } from './bring-in/bring-in-menu';
 import { Codebook } from './codebook/codebook';
 import { MissingOverview } from './review/missing-overview';
 import { SuspiciousList } from './review/suspicious-list';
 import { RowsView } from './rows/rows-view';
+import { VIEWS } from './views';
 
 const ExportDialog = lazy(async () => ({ default: (await import('../../exports/export-dialog')).ExportDialog }));
 
-const VIEWS = [
-  { id: 'rows', name: 'Rows' },
-  { id: 'codebook', name: 'Codebook' },
-  { id: 'check', name: 'To check' },
-  { id: 'missing', name: 'Missing values' },
-] as const;
 const CELLS_LOOKED_THROUGH = 1_000_000;
 type View = (typeof VIEWS)[number]['id'];
 

@@ -1,5 +1,5 @@
 import type { DiagonalContent, PanelContent, ScatterplotSettings } from '@ivlen/contract';
-import { joined } from '../correlations/coefficient-names';
+import { joined } from '../../coefficients/coefficient-names';
 
 interface Words {
   readonly name: string;

@@ -1,14 +1,14 @@
 import type { CorrelationSettings, DiagonalContent, PanelContent, ScatterplotSettings } from '@ivlen/contract';
 import { diagonalContentSchema, panelContentSchema } from '@ivlen/contract';
-import { COEFFICIENTS, METHODS } from '../../method-words';
+import { COEFFICIENTS, METHOD_NAMES } from '@ivlen/core';
+import { percent } from '../../coefficients/cell-data';
+import { IntervalLevel } from '../../coefficients/interval-level-editor';
+import { missingPart } from '../../coefficients/row-parts';
 import { CheckList } from '../../methods-line/check-list';
 import type { MethodsPart } from '../../methods-line/methods-parts';
 import { OptionList } from '../../methods-line/option-list';
 import type { Grouping } from '../../settings/use-grouping';
-import { displayName } from '../../variable-name';
-import { percent } from '../correlations/grid-cell-data';
-import { IntervalLevel } from '../correlations/interval-level-editor';
-import { missingPart } from '../correlations/row-parts';
+import { displayName } from '../../study/variable-name';
 import {
   DIAGONAL_WORDS,
   ellipseInWords,
@@ -169,7 +169,7 @@ function methodPart(
         <OptionList
           label="Coefficient"
           value={method}
-          options={METHODS.map((option) => ({ value: option, name: COEFFICIENTS[option].name, words: COEFFICIENTS[option].when }))}
+          options={METHOD_NAMES.map((option) => ({ value: option, name: COEFFICIENTS[option].name, words: COEFFICIENTS[option].when }))}
           onChoose={(chosen) => patchCorrelation({ methods: [chosen, ...methods.filter((item) => item !== chosen && item !== method)] })}
           remark="The same as in the Correlations stage. Panels in ranks carry ρ, or τ where that is chosen."
         />

@@ -1,33 +1,30 @@
 import { canBeCorrelated, correlationSettingsSchema, rowsInUse, type Study, scatterplotSettingsSchema } from '@ivlen/contract';
-import type { Method } from '@ivlen/core';
+import { COEFFICIENTS } from '@ivlen/core';
 import { lazy, type ReactNode, Suspense, useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
-import { useStudyPath } from '../../frame/read-only';
-import { rowsInWords } from '../../frame/rows-in-use';
-import { ViewBar } from '../../frame/view-bar';
+import { completeForOf } from '../../coefficients/requests';
+import { useMatrix } from '../../coefficients/use-matrix';
+import { ViewBar } from '../../controls/view-bar';
 import { MethodsLine } from '../../methods-line/methods-line';
 import { methodsSentence } from '../../methods-line/methods-parts';
+import { usePairSelection } from '../../pair-card/use-pair-selection';
+import { PinButton } from '../../pins/pin-button';
 import { useGrouping } from '../../settings/use-grouping';
 import { useSettings } from '../../settings/use-settings';
 import { useWorkingSet, type WorkingSet } from '../../settings/use-working-set';
-import { completeForOf } from '../correlations/correlation-requests';
-import { useMatrix } from '../correlations/use-matrix';
-import { usePairSelection } from '../correlations/use-pair-selection';
+import { useStudyPath } from '../../study/read-only';
+import { rowsInWords } from '../../study/rows-in-use';
 import { MOST_POINTS } from './matrix/layout';
 import { MatrixView } from './matrix/matrix-view';
 import { scatterplotMethods } from './scatterplot-methods';
 import { useGroupsShown } from './use-groups-shown';
 import { useMatrixOnScreen } from './use-matrix-on-screen';
 import { usePrefetchedColumns } from './use-plot-data';
+import { VIEWS } from './views';
 
 const PairCard = lazy(async () => ({ default: (await import('../../pair-card/pair-card')).PairCard }));
 const SingleView = lazy(async () => ({ default: (await import('./single/single-view')).SingleView }));
 
-const VIEWS = [
-  { id: 'matrix', name: 'Matrix' },
-  { id: 'rectangle', name: 'Outcomes × predictors' },
-  { id: 'single', name: 'One pair' },
-] as const;
 type View = (typeof VIEWS)[number]['id'];
 
 const DEFAULTS = scatterplotSettingsSchema.parse({});
@@ -74,7 +71,7 @@ function useBothSettings(study: Study) {
   const plain = useMemo(() => {
     if (!stored) return null;
     const method = stored.methods[0] ?? 'pearson';
-    const rankMethod: Method = method === 'kendall' ? 'kendall' : 'spearman';
+    const rankMethod = COEFFICIENTS[method].onRanks;
     const methods = [...new Set([method, rankMethod])];
     return { rankMethod, correlation: { ...stored, methods, control: [], order: 'listed' as const } };
   }, [stored]);
@@ -161,7 +158,18 @@ function Panels({ study, workingSet, rectangle, bar }: PanelsProps) {
       top={(tools) => (
         <>
           {bar(tools)}
-          <MethodsLine parts={parts} />
+          <MethodsLine parts={parts}>
+            <PinButton
+              study={study}
+              pinned={{
+                stage: 'scatterplots',
+                thing: 'figure',
+                title: methodsSentence(parts),
+                request: null,
+                settings: { ...settings, rows: rows.map(({ id }) => id), columns: columns.map(({ id }) => id), correlations: correlation },
+              }}
+            />
+          </MethodsLine>
         </>
       )}
       patch={patch}

@@ -1,7 +1,7 @@
 import type { ScatterplotSettings, Study, Variable } from '@ivlen/contract';
 import { useMemo } from 'react';
 import { type Group, type Grouping, useGroups } from '../../settings/use-grouping';
-import { displayName } from '../../variable-name';
+import { displayName } from '../../study/variable-name';
 import { MOST_GROUPS } from './groups/group-styles';
 
 /** The groups that are told apart in the panels. */

@@ -1,8 +1,8 @@
 import type { CorrelationSettings, Variable } from '@ivlen/contract';
 import { useMemo } from 'react';
-import type { Matrix } from '../correlations/matrix';
-import { rectangleFamily } from '../correlations/rectangle/rectangle-family';
-import type { useMatrix } from '../correlations/use-matrix';
+import type { Matrix } from '../../coefficients/matrix';
+import { rectangleFamily } from '../../coefficients/rectangle-family';
+import type { useMatrix } from '../../coefficients/use-matrix';
 
 /** The coefficients of the panels; those of outcomes and predictors are a family of their own. None while others are computed. */
 export function useMatrixOnScreen(

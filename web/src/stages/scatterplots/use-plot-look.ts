@@ -1,6 +1,6 @@
 import { rgb } from 'd3-color';
 import { useMemo } from 'react';
-import { useTheme } from '../../frame/theme';
+import { useTheme } from '../../controls/theme';
 import { GROUP_TOKENS } from './groups/group-styles';
 import type { Axis } from './plotting/axes-of';
 import { type Colour, mixed } from './plotting/picture';

@@ -1,6 +1,7 @@
 import type { ShapeSettings } from '@ivlen/contract';
 import { type FormEvent, useState } from 'react';
 import { OptionList } from '../../methods-line/option-list';
+import { ruleInWords } from '../../settings/shape-rule-in-words';
 
 type Rule = ShapeSettings['rule'];
 
@@ -10,12 +11,6 @@ const USUAL: readonly { readonly rule: Rule; readonly words: string }[] = [
   { rule: { kind: 'limits', skewness: 1, excessKurtosis: 1 }, words: 'Strict; common practice.' },
   { rule: { kind: 'standard-errors', limit: 1.96 }, words: 'A normal test of each at .05; strict where n is large.' },
 ];
-
-/** "skewness 2 or excess kurtosis 7", "1.96 standard errors of either". */
-export function ruleInWords(rule: Rule): string {
-  if (rule.kind === 'limits') return `skewness ${rule.skewness} or excess kurtosis ${rule.excessKurtosis}`;
-  return `${rule.limit} standard errors of skewness or kurtosis`;
-}
 
 /** The rule that marks a variable's shape: one of the usual ones, or own numbers. */
 export function RuleEditor({ rule, onChoose }: { rule: Rule; onChoose: (rule: Rule) => void }) {

@@ -1,9 +1,10 @@
 import { jointTestNameSchema, normalityTestNameSchema, type ShapeSettings } from '@ivlen/contract';
 import type { MethodsPart } from '../../methods-line/methods-parts';
 import { OptionList } from '../../methods-line/option-list';
+import { ruleInWords } from '../../settings/shape-rule-in-words';
 import type { Grouping } from '../../settings/use-grouping';
-import { displayName } from '../../variable-name';
-import { RuleEditor, ruleInWords } from './rule-editor';
+import { displayName } from '../../study/variable-name';
+import { RuleEditor } from './rule-editor';
 import { JOINT_TESTS, TESTS } from './test-words';
 
 const NO_TEST = 'none';

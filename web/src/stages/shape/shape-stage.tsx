@@ -1,23 +1,18 @@
 import { type ShapeSettings, type Study, shapeSettingsSchema } from '@ivlen/contract';
 import { lazy, Suspense } from 'react';
 import { useSearchParams } from 'react-router';
-import { ViewBar } from '../../frame/view-bar';
+import { ViewBar } from '../../controls/view-bar';
 import { type Group, useGrouping, useGroups } from '../../settings/use-grouping';
 import { useSettings } from '../../settings/use-settings';
 import { useWorkingSet } from '../../settings/use-working-set';
 import { StripsView } from './strips/strips-view';
+import { VIEWS } from './views';
 
 const TogetherView = lazy(async () => ({ default: (await import('./together/together-view')).TogetherView }));
 const ScalesView = lazy(async () => ({ default: (await import('./scales/scales-view')).ScalesView }));
 const DescriptivesView = lazy(async () => ({ default: (await import('./descriptives/descriptives-view')).DescriptivesView }));
 
 const DEFAULTS = shapeSettingsSchema.parse({});
-const VIEWS = [
-  { id: 'each', name: 'Each variable' },
-  { id: 'together', name: 'Together' },
-  { id: 'scales', name: 'Other scales' },
-  { id: 'table', name: 'Descriptives' },
-] as const;
 const NO_GROUPS: readonly Group[] = [];
 type View = (typeof VIEWS)[number]['id'];
 

@@ -1,6 +1,6 @@
 import type { Expectation, Variable } from '@ivlen/contract';
 import type { Alternative } from '@ivlen/core';
-import { displayName } from '../../../variable-name';
+import { displayName } from '../../../study/variable-name';
 
 export const EXPECTATIONS: readonly Expectation[] = ['either', 'more', 'less'];
 

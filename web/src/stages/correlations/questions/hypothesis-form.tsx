@@ -1,11 +1,10 @@
 import { canBeCorrelated, type Expectation, type Hypothesis, type Question, type StatedHypothesis, type Study } from '@ivlen/contract';
-import { adviseMethod, type Method } from '@ivlen/core';
+import { adviseMethod, COEFFICIENTS, METHOD_NAMES, type Method } from '@ivlen/core';
 import { type FormEvent, useMemo, useState } from 'react';
-import { COEFFICIENTS, METHODS } from '../../../method-words';
-import { readNumber } from '../../../reported/read-number';
-import { useStudyChanges } from '../../../trail/use-study-changes';
-import { displayName } from '../../../variable-name';
-import { useShapeMarks } from '../../shape/use-shape-marks';
+import { readNumber } from '../../../controls/read-number';
+import { useShapeMarks } from '../../../settings/use-shape-marks';
+import { useStudyChanges } from '../../../study/use-study-changes';
+import { displayName } from '../../../study/variable-name';
 import { EXPECTATIONS, expectationInWords, hypothesesInWords } from './expectation-words';
 
 interface HypothesisFormProps {
@@ -107,9 +106,9 @@ export function HypothesisForm({ study, question, before, onDone }: HypothesisFo
             aria-label="Method of the hypothesis"
             className={select}
             value={method}
-            onChange={(event) => setMethod(METHODS.find((item) => item === event.target.value) ?? 'pearson')}
+            onChange={(event) => setMethod(METHOD_NAMES.find((item) => item === event.target.value) ?? 'pearson')}
           >
-            {METHODS.map((item) => (
+            {METHOD_NAMES.map((item) => (
               <option key={item} value={item}>
                 {COEFFICIENTS[item].name}
               </option>

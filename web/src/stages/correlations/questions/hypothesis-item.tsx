@@ -1,14 +1,13 @@
 import type { Question, StatedHypothesis, Variable } from '@ivlen/contract';
-import { formatCoefficient, formatFixed, formatInterval, formatPRelation } from '@ivlen/core';
-import { useReadOnly } from '../../../frame/read-only';
-import { COEFFICIENTS } from '../../../method-words';
+import { COEFFICIENTS, formatCoefficient, formatFixed, formatInterval, formatPRelation } from '@ivlen/core';
+import { percent } from '../../../coefficients/cell-data';
+import { adjustmentInWords } from '../../../coefficients/correlation-parts';
+import { levelInWords } from '../../../coefficients/levels';
+import type { ArrangementProps } from '../../../pair-card/arrangement';
 import { PairSentence } from '../../../pair-card/pair-sentence';
-import { useStudyChanges } from '../../../trail/use-study-changes';
-import { displayName } from '../../../variable-name';
-import type { ArrangementProps } from '../arrangement';
-import { adjustmentInWords } from '../correlation-parts';
-import { percent } from '../grid-cell-data';
-import { levelInWords } from '../levels';
+import { useReadOnly } from '../../../study/read-only';
+import { useStudyChanges } from '../../../study/use-study-changes';
+import { displayName } from '../../../study/variable-name';
 import { ALTERNATIVE, expectationInWords, hypothesesInWords } from './expectation-words';
 import type { Decision } from './use-decisions';
 

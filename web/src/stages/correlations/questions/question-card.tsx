@@ -1,10 +1,10 @@
 import type { Question, StatedHypothesis } from '@ivlen/contract';
 import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
-import { useReadOnly } from '../../../frame/read-only';
-import { Hint } from '../../../frame/tooltip';
-import { useStudyChanges } from '../../../trail/use-study-changes';
-import type { ArrangementProps } from '../arrangement';
+import { Hint } from '../../../controls/tooltip';
+import type { ArrangementProps } from '../../../pair-card/arrangement';
+import { useReadOnly } from '../../../study/read-only';
+import { useStudyChanges } from '../../../study/use-study-changes';
 import { HypothesisForm } from './hypothesis-form';
 import { HypothesisItem } from './hypothesis-item';
 import { QuestionSummary } from './question-summary';

@@ -1,7 +1,7 @@
 import type { CorrelationSettings, Question, Study } from '@ivlen/contract';
-import { CopyButton } from '../../../frame/copy-button';
-import { joined } from '../coefficient-names';
-import { levelInWords } from '../levels';
+import { joined } from '../../../coefficients/coefficient-names';
+import { levelInWords } from '../../../coefficients/levels';
+import { CopyButton } from '../../../controls/copy-button';
 import { expectationInWords } from './expectation-words';
 import type { Decision } from './use-decisions';
 

@@ -1,7 +1,7 @@
 import { type FormEvent, useId, useState } from 'react';
-import { useReadOnly } from '../../../frame/read-only';
-import { useStudyChanges } from '../../../trail/use-study-changes';
-import type { ArrangementProps } from '../arrangement';
+import type { ArrangementProps } from '../../../pair-card/arrangement';
+import { useReadOnly } from '../../../study/read-only';
+import { useStudyChanges } from '../../../study/use-study-changes';
 import { QuestionCard } from './question-card';
 
 const WHY_ASK =

@@ -3,7 +3,7 @@ import { adjustPValues, type EquivalenceTest, equivalenceTest } from '@ivlen/cor
 import { useQueries } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { analysisQuery } from '../../../api/queries';
-import { completeForOf, howOf } from '../correlation-requests';
+import { howOf, rowsOf } from '../../../coefficients/requests';
 import { ALTERNATIVE } from './expectation-words';
 
 /** What came of a hypothesis; undefined while it is computed or not to be shown. */
@@ -24,14 +24,14 @@ export function useDecisions(
   settings: CorrelationSettings,
   variables: readonly Variable[],
 ): readonly (Decision | undefined)[] {
-  const completeFor = completeForOf(settings, variables);
+  const rows = rowsOf(settings, variables);
   const results = useQueries({
     queries: hypotheses.map(({ x, y, expectation, shown }) => ({
       ...analysisQuery(study.id, study.head, {
         kind: 'pair' as const,
         x,
         y,
-        completeFor,
+        rows,
         ...howOf(settings),
         alternative: ALTERNATIVE[expectation],
       }),
@@ -49,7 +49,8 @@ export function useDecisions(
       if (!result) return undefined;
       const p = deciding[i] ?? Number.NaN;
       const { coefficient, n } = result.tests[method];
-      const equivalence = bound === null || coefficient === null ? null : equivalenceTest({ coefficient, n }, bound, { method, alpha });
+      const testable = bound !== null && coefficient !== null && alpha < 0.5;
+      const equivalence = testable ? equivalenceTest({ coefficient, n }, bound, { method, alpha }) : null;
       return { result, p, adjusted: adjust !== 'none', rejected: Number.isNaN(p) ? null : p <= alpha, equivalence };
     });
   }, [hypotheses, results, adjust, levels]);

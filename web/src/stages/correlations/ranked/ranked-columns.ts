@@ -1,9 +1,8 @@
 import type { CorrelationSettings } from '@ivlen/contract';
-import { countMarks, formatCoefficient, formatInterval, formatP, type Method } from '@ivlen/core';
-import { COEFFICIENTS, METHODS } from '../../../method-words';
-import { displayName } from '../../../variable-name';
-import { CAUTION_WORDS } from '../caution-words';
-import { decisiveP, type GridCellData, percent } from '../grid-cell-data';
+import { COEFFICIENTS, countMarks, formatCoefficient, formatInterval, formatP, METHOD_NAMES, type Method } from '@ivlen/core';
+import { CAUTION_WORDS } from '../../../coefficients/caution-words';
+import { decisiveP, type GridCellData, percent } from '../../../coefficients/cell-data';
+import { displayName } from '../../../study/variable-name';
 import type { Ranking } from './use-ranking';
 
 /** One pair by every method; `main` is that by which it is reported. */
@@ -54,7 +53,7 @@ export function rankedColumns({ levels, level, adjust }: CorrelationSettings): R
       sortBy: ({ main }) => Math.abs(main.coefficient),
       shown: ({ main }) => `${formatCoefficient(main.coefficient)}${'*'.repeat(countMarks(decisiveP(main), levels))}`,
     },
-    ...METHODS.map(ofMethod),
+    ...METHOD_NAMES.map(ofMethod),
     { id: 'n', name: 'n', sortBy: ({ main }) => main.n, shown: ({ main }) => String(main.n) },
     {
       id: 'p',

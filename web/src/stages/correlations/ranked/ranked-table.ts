@@ -1,12 +1,12 @@
 import type { CorrelationSettings } from '@ivlen/contract';
-import { csvOf } from '../../../frame/csv';
-import type { TextTable } from '../../../frame/table-copy';
-import { COEFFICIENTS, METHODS } from '../../../method-words';
-import { displayName } from '../../../variable-name';
-import { CAUTION_WORDS } from '../caution-words';
-import { commonMethod } from '../correlation-requests';
-import { percent } from '../grid-cell-data';
-import { levelInWords } from '../levels';
+import { COEFFICIENTS, METHOD_NAMES } from '@ivlen/core';
+import { CAUTION_WORDS } from '../../../coefficients/caution-words';
+import { percent } from '../../../coefficients/cell-data';
+import { levelInWords } from '../../../coefficients/levels';
+import { commonMethod } from '../../../coefficients/requests';
+import { displayName } from '../../../study/variable-name';
+import { csvOf } from '../../../tables/csv';
+import type { TextTable } from '../../../tables/table-copy';
 import type { RankedColumn, RankedPair } from './ranked-columns';
 
 /** The pairs as a table to be pasted. */
@@ -34,7 +34,7 @@ export function rankedCsv(pairs: readonly RankedPair[], { level, adjust }: Corre
     ...(adjust === 'none' ? [] : [`p_${adjust}`]),
     `low_${percent(level)}`,
     `high_${percent(level)}`,
-    ...METHODS,
+    ...METHOD_NAMES,
     'cautions',
   ];
   const lines = pairs.map(({ main, by }) => [
@@ -48,7 +48,7 @@ export function rankedCsv(pairs: readonly RankedPair[], { level, adjust }: Corre
     ...(adjust === 'none' ? [] : [main.adjustedP]),
     main.low,
     main.high,
-    ...METHODS.map((method) => by[method].coefficient),
+    ...METHOD_NAMES.map((method) => by[method].coefficient),
     main.cautions.map(({ code }) => CAUTION_WORDS[code].short).join('; '),
   ]);
   return csvOf([head, ...lines]);

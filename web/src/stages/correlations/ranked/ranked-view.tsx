@@ -1,15 +1,15 @@
+import { METHOD_NAMES } from '@ivlen/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { Download } from 'lucide-react';
 import { useMemo, useRef } from 'react';
-import { saveText } from '../../../frame/save-text';
-import { CopyTableButton } from '../../../frame/table-copy';
-import { METHODS } from '../../../method-words';
-import type { ArrangementProps } from '../arrangement';
-import { commonMethod } from '../correlation-requests';
+import type { Matrix } from '../../../coefficients/matrix';
+import { commonMethod } from '../../../coefficients/requests';
+import { distinctPairs } from '../../../coefficients/tally';
+import { useMatrix } from '../../../coefficients/use-matrix';
+import { saveText } from '../../../controls/save-text';
+import type { ArrangementProps } from '../../../pair-card/arrangement';
+import { CopyTableButton } from '../../../tables/table-copy';
 import { GridSkeleton } from '../grid-skeleton';
-import type { Matrix } from '../matrix';
-import { distinctPairs } from '../tally';
-import { useMatrix } from '../use-matrix';
 import { filterPairs, type RankedPair, rankedColumns, sortPairs } from './ranked-columns';
 import { RankedFilters } from './ranked-filters';
 import { RankedRow } from './ranked-row';
@@ -27,7 +27,7 @@ export function RankedView(props: ArrangementProps) {
   // All three are wanted here, whatever the matrix shows.
   const whole = useMemo(() => {
     const first = commonMethod(settings);
-    return { ...settings, methods: [first, ...METHODS.filter((method) => method !== first)] };
+    return { ...settings, methods: [first, ...METHOD_NAMES.filter((method) => method !== first)] };
   }, [settings]);
   const { matrix } = useMatrix(study, variables, whole, true);
   return matrix ? <Ranked {...props} matrix={matrix} /> : <GridSkeleton size={8} />;

@@ -1,19 +1,18 @@
 import type { CorrelationSettings, Variable } from '@ivlen/contract';
-import { countMarks, formatCoefficient, formatInterval, formatP } from '@ivlen/core';
+import { COEFFICIENTS, countMarks, formatCoefficient, formatInterval, formatP } from '@ivlen/core';
 import { useMemo } from 'react';
+import { cellLines, decisiveP, type GridCellData, percent } from '../../../coefficients/cell-data';
+import { adjustmentInWords } from '../../../coefficients/correlation-parts';
+import { levelInWords } from '../../../coefficients/levels';
+import type { Matrix } from '../../../coefficients/matrix';
+import { rectangleFamily } from '../../../coefficients/rectangle-family';
 import { useCoefficientScale } from '../../../figures/use-coefficient-scale';
-import { useReadOnly } from '../../../frame/read-only';
-import { CopyTableButton, type TextTable } from '../../../frame/table-copy';
-import { COEFFICIENTS } from '../../../method-words';
-import { useStudyChanges } from '../../../trail/use-study-changes';
-import { displayName } from '../../../variable-name';
-import type { ArrangementProps } from '../arrangement';
-import { adjustmentInWords } from '../correlation-parts';
-import { cellLines, decisiveP, type GridCellData, percent } from '../grid-cell-data';
+import type { ArrangementProps } from '../../../pair-card/arrangement';
+import { useReadOnly } from '../../../study/read-only';
+import { useStudyChanges } from '../../../study/use-study-changes';
+import { displayName } from '../../../study/variable-name';
+import { CopyTableButton, type TextTable } from '../../../tables/table-copy';
 import { isUnderlined } from '../grid-cells';
-import { levelInWords } from '../levels';
-import type { Matrix } from '../matrix';
-import { rectangleFamily } from './rectangle-family';
 
 /** Only the pairs that hypotheses are about: outcomes across, predictors down. */
 export function RectangleView(props: ArrangementProps) {

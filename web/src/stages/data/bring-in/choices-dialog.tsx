@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { choicesQuery, studiesQuery } from '../../../api/queries';
-import { useStudyChanges } from '../../../trail/use-study-changes';
+import { useStudyChanges } from '../../../study/use-study-changes';
 
 /** Takes over kinds, labels, derived variables, subsets and settings of another study, and lists what does not fit. */
 export function ChoicesDialog({ study, onClose }: { study: Study; onClose: () => void }) {

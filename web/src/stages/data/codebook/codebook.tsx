@@ -1,7 +1,7 @@
 import type { Study, Variable } from '@ivlen/contract';
 import { useSearchParams } from 'react-router';
-import { useReadOnly } from '../../../frame/read-only';
-import { displayName } from '../../../variable-name';
+import { useReadOnly } from '../../../study/read-only';
+import { displayName } from '../../../study/variable-name';
 import { entrySentence } from './entry-sentence';
 import { StudyEntry } from './study-entry';
 import { VariableForm } from './variable-form';

@@ -1,9 +1,9 @@
 import type { Study, StudyEntryPatch } from '@ivlen/contract';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { useReadOnly } from '../../../frame/read-only';
-import { useStudyChanges } from '../../../trail/use-study-changes';
-import { FormButtons, TextField } from '../form-fields';
+import { FormButtons, TextField } from '../../../controls/form-fields';
+import { useReadOnly } from '../../../study/read-only';
+import { useStudyChanges } from '../../../study/use-study-changes';
 import { studySentences } from './entry-sentence';
 
 interface Fields {

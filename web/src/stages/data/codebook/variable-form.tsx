@@ -1,8 +1,8 @@
 import { kindsFor, type Study, type Variable } from '@ivlen/contract';
 import { useEffect, useRef, useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { useStudyChanges } from '../../../trail/use-study-changes';
-import { FormButtons, SelectField, TextField } from '../form-fields';
+import { FormButtons, SelectField, TextField } from '../../../controls/form-fields';
+import { useStudyChanges } from '../../../study/use-study-changes';
 import { consequence, toFields, toPatch, type VariableFields } from './variable-fields';
 
 const NUMBER = { pattern: { value: /^\s*-?\d*[.,]?\d*\s*$/, message: 'Write a number, such as 7 or 7.5.' } };

@@ -4,7 +4,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { RequestError } from '../../../api/client';
 import { derivationPreviewQuery } from '../../../api/queries';
-import { Sparkline } from '../../../frame/sparkline';
+import { Sparkline } from '../../../figures/sparkline';
 
 const PAUSE_MS = 200;
 

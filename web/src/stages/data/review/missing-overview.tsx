@@ -1,8 +1,8 @@
 import type { MissingResult, Study } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../../../api/queries';
-import { FailureNotice } from '../../../frame/failure-notice';
-import { displayName } from '../../../variable-name';
+import { FailureNotice } from '../../../controls/failure-notice';
+import { displayName } from '../../../study/variable-name';
 
 /** Which values are missing, which together, and how many rows each pair of variables is left with. */
 export function MissingOverview({ study }: { study: Study }) {

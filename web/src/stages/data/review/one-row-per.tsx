@@ -4,8 +4,8 @@ import { useState } from 'react';
 import { useNavigate } from 'react-router';
 import { toast } from 'sonner';
 import { request } from '../../../api/client';
-import { useReadOnly } from '../../../frame/read-only';
-import { displayName } from '../../../variable-name';
+import { useReadOnly } from '../../../study/read-only';
+import { displayName } from '../../../study/variable-name';
 
 const BY: Readonly<Record<JoinRowsBy, string>> = {
   mean: 'the mean of its rows',

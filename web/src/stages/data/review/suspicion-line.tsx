@@ -2,9 +2,9 @@ import type { Change, Study, Suspicion, Variable } from '@ivlen/contract';
 import { formatCoefficient } from '@ivlen/core';
 import { type FormEvent, useState } from 'react';
 import { formatMeasured } from '../../../figures/format-measured';
-import { useReadOnly } from '../../../frame/read-only';
-import { useStudyChanges } from '../../../trail/use-study-changes';
-import { displayName } from '../../../variable-name';
+import { useReadOnly } from '../../../study/read-only';
+import { useStudyChanges } from '../../../study/use-study-changes';
+import { displayName } from '../../../study/variable-name';
 import { OneRowPer } from './one-row-per';
 
 interface SuspicionLineProps {

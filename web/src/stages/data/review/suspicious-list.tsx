@@ -1,7 +1,7 @@
 import type { Study, Suspicion } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../../../api/queries';
-import { FailureNotice } from '../../../frame/failure-notice';
+import { FailureNotice } from '../../../controls/failure-notice';
 import { SuspicionLine } from './suspicion-line';
 
 /** Everything in the table that deserves a second look, each with what it does to the results and what can be answered. */

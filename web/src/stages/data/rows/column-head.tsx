@@ -2,10 +2,10 @@ import type { Study, Variable, VariableSummary } from '@ivlen/contract';
 import { ArrowDown, ArrowUp, ChevronDown } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { memo } from 'react';
-import { useReadOnly } from '../../../frame/read-only';
-import { Sparkline } from '../../../frame/sparkline';
-import { useStudyChanges } from '../../../trail/use-study-changes';
-import { displayName } from '../../../variable-name';
+import { Sparkline } from '../../../figures/sparkline';
+import { useReadOnly } from '../../../study/read-only';
+import { useStudyChanges } from '../../../study/use-study-changes';
+import { displayName } from '../../../study/variable-name';
 
 interface ColumnHeadProps {
   readonly study: Study;

@@ -3,11 +3,11 @@ import { formatFixed } from '@ivlen/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { analysisQuery } from '../../../api/queries';
+import { CopyButton } from '../../../controls/copy-button';
+import { FailureNotice } from '../../../controls/failure-notice';
 import { formatMeasured } from '../../../figures/format-measured';
-import { CopyButton } from '../../../frame/copy-button';
-import { FailureNotice } from '../../../frame/failure-notice';
-import { Sparkline } from '../../../frame/sparkline';
-import { displayName } from '../../../variable-name';
+import { Sparkline } from '../../../figures/sparkline';
+import { displayName } from '../../../study/variable-name';
 
 interface DescribePanelProps {
   readonly study: Study;

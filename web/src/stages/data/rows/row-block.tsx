@@ -3,9 +3,9 @@ import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-quer
 import type { VirtualItem } from '@tanstack/react-virtual';
 import { useEffect } from 'react';
 import { blockQuery } from '../../../api/queries';
+import type { RowSelection } from '../../../study/row-selection';
 import type { Place } from './grid-cursor';
 import { NUMBER_WIDTH, ROW_HEIGHT, type RowHandlers, RowLine } from './row-line';
-import type { RowSelection } from './row-selection';
 
 interface RowBlockProps {
   readonly study: Study;

@@ -3,12 +3,12 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type KeyboardEvent, type MouseEvent, useEffect, useMemo, useRef } from 'react';
 import { analysisQuery, blockQuery } from '../../../api/queries';
-import { useLatest } from '../../../frame/use-latest';
+import { useLatest } from '../../../controls/use-latest';
+import type { RowSelection } from '../../../study/row-selection';
 import { ColumnHead } from './column-head';
 import { moved, type Place } from './grid-cursor';
 import { RowBlock } from './row-block';
 import { NUMBER_WIDTH, ROW_HEIGHT, type RowHandlers } from './row-line';
-import type { RowSelection } from './row-selection';
 import { useCellEditing } from './use-cell-editing';
 
 const COLUMN_WIDTH = 116;

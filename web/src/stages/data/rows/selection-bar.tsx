@@ -1,7 +1,7 @@
 import type { Study } from '@ivlen/contract';
-import { useStudyChanges } from '../../../trail/use-study-changes';
-import { type RowSelection, toRanges } from './row-selection';
-import { SetAsideMenu } from './set-aside-menu';
+import { type RowSelection, toRanges } from '../../../study/row-selection';
+import { SetAsideMenu } from '../../../study/set-aside-menu';
+import { useStudyChanges } from '../../../study/use-study-changes';
 
 interface SelectionBarProps {
   readonly study: Study;

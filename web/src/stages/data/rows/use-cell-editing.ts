@@ -1,9 +1,9 @@
 import type { Row, Study } from '@ivlen/contract';
 import { type ClipboardEvent, useState } from 'react';
 import { toast } from 'sonner';
-import { useReadOnly } from '../../../frame/read-only';
-import { useLatest } from '../../../frame/use-latest';
-import { useStudyChanges } from '../../../trail/use-study-changes';
+import { useLatest } from '../../../controls/use-latest';
+import { useReadOnly } from '../../../study/read-only';
+import { useStudyChanges } from '../../../study/use-study-changes';
 import { cellInput, pastedCells } from '../cell-text';
 import type { Place } from './grid-cursor';
 

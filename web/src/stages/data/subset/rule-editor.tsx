@@ -2,7 +2,7 @@ import type { Rule, Study, Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { categoriesQuery } from '../../../api/queries';
-import { displayName } from '../../../variable-name';
+import { displayName } from '../../../study/variable-name';
 
 const DAY_MS = 86_400_000;
 

@@ -4,8 +4,8 @@ import { Plus } from 'lucide-react';
 import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { subsetCountQuery } from '../../../api/queries';
-import { useStudyChanges } from '../../../trail/use-study-changes';
-import { SetAsideMenu } from '../rows/set-aside-menu';
+import { SetAsideMenu } from '../../../study/set-aside-menu';
+import { useStudyChanges } from '../../../study/use-study-changes';
 import { newRule, RuleEditor } from './rule-editor';
 
 /** Rules in words that say which rows are in, with a live count, and the subsets that have a name. */

@@ -1,7 +1,7 @@
 import type { RowRanges, Study } from '@ivlen/contract';
 import { Dialog } from 'radix-ui';
 import { type FormEvent, useState } from 'react';
-import { useStudyChanges } from '../../../trail/use-study-changes';
+import { useStudyChanges } from '../../../study/use-study-changes';
 
 interface KeepDialogProps {
   readonly study: Study;

@@ -1,13 +1,12 @@
 import type { RowRanges, Study, Variable } from '@ivlen/contract';
-import { formatCoefficient, formatP } from '@ivlen/core';
+import { COEFFICIENTS, formatCoefficient, formatP, METHOD_NAMES } from '@ivlen/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useReadOnly, useStudyPath } from '../../../frame/read-only';
-import { COEFFICIENTS, METHODS } from '../../../method-words';
-import { useStudyChanges } from '../../../trail/use-study-changes';
-import { displayName } from '../../../variable-name';
-import { toRanges } from '../../data/rows/row-selection';
-import { SetAsideMenu } from '../../data/rows/set-aside-menu';
+import { useReadOnly, useStudyPath } from '../../../study/read-only';
+import { toRanges } from '../../../study/row-selection';
+import { SetAsideMenu } from '../../../study/set-aside-menu';
+import { useStudyChanges } from '../../../study/use-study-changes';
+import { displayName } from '../../../study/variable-name';
 import { KeepDialog } from './keep-dialog';
 import type { WithAndWithout } from './use-brush-figures';
 
@@ -106,7 +105,7 @@ function Figures({ figures, levels }: Pick<LitBarProps, 'figures' | 'levels'>) {
           </dd>
         </div>
       )}
-      {METHODS.map((method, k) => {
+      {METHOD_NAMES.map((method, k) => {
         const { all, without } = figures?.[k] ?? {};
         return (
           <div key={method} className="flex gap-1.5">

@@ -1,7 +1,7 @@
 import type { Variable } from '@ivlen/contract';
 import { Popover } from 'radix-ui';
 import { type FormEvent, useState } from 'react';
-import { axisLabel, displayName } from '../../../variable-name';
+import { axisLabel, displayName } from '../../../study/variable-name';
 import type { PlotData } from '../plotting/plot-data';
 import type { Selection } from './use-brush';
 

@@ -1,5 +1,5 @@
+import { METHOD_NAMES } from '@ivlen/core';
 import { useMemo, useRef } from 'react';
-import { METHODS } from '../../../method-words';
 import type { PlottingClient } from '../plotting/plotting-client';
 import type { CoefficientRequest, CoefficientsByMethod, SomeTest } from '../plotting/some-rows';
 import { useLatest } from '../use-latest';
@@ -46,13 +46,13 @@ export function useBrushFigures(
     const pair = { x, y, alternative: wanted.coefficients.alternative };
     const pairKey = [key, x, y, pair.alternative].join(' ');
     if (whole.current?.key !== pairKey) {
-      whole.current = { key: pairKey, tests: await figuring.pairWithout(new Uint8Array(mask.length), pair, METHODS) };
+      whole.current = { key: pairKey, tests: await figuring.pairWithout(new Uint8Array(mask.length), pair, METHOD_NAMES) };
     }
     const all = whole.current.tests;
-    const left = await figuring.pairWithout(mask, pair, METHODS);
+    const left = await figuring.pairWithout(mask, pair, METHOD_NAMES);
     const without = await figuring.without(mask, wanted.coefficients);
     await new Promise((resolve) => setTimeout(resolve, Math.min(LONGEST_PAUSE, performance.now() - start)));
-    return { without, pair: METHODS.flatMap((_, k) => (all[k] && left[k] ? [{ all: all[k], without: left[k] }] : [])) };
+    return { without, pair: METHOD_NAMES.flatMap((_, k) => (all[k] && left[k] ? [{ all: all[k], without: left[k] }] : [])) };
   });
   if (request === null) return NONE;
   // What was computed for another selection a moment ago stays until the next is there.

@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { isTyping, singleKeysAreOn } from '../../../frame/keyboard';
+import { isTyping, singleKeysAreOn } from '../../../controls/keyboard';
 
 /** Single keys of the panels: `a` sets aside, Escape puts the lit rows out; not while typing, in a dialog or in a menu. */
 export function useShortcuts({

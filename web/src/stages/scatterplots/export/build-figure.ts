@@ -1,8 +1,8 @@
 import { rowsInUse } from '@ivlen/contract';
 import { rgb } from 'd3-color';
 import { createElement, type ReactElement } from 'react';
+import { joined } from '../../../coefficients/coefficient-names';
 import { createCoefficientScale } from '../../../figures/coefficient-scale';
-import { joined } from '../../correlations/coefficient-names';
 import { GROUP_TOKENS } from '../groups/group-styles';
 import { layOut, placesInView, specAt } from '../matrix/layout';
 import { matrixNotes } from '../matrix/matrix-notes';

@@ -1,8 +1,8 @@
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import { CopyButton } from '../../../frame/copy-button';
-import { saveBlob } from '../../../frame/save-text';
+import { CopyButton } from '../../../controls/copy-button';
+import { saveBlob } from '../../../controls/save-text';
 import { type BuildFigure, FIGURE_DEFAULTS, type Figure, type FigureOptions, LIMITS, problemWith } from './figure-options';
 import { embeddedFont, svgToPng } from './to-png';
 

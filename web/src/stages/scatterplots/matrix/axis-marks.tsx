@@ -1,7 +1,7 @@
 import type { Variable } from '@ivlen/contract';
 import { scaleLinear } from 'd3-scale';
 import { tickText } from '../../../figures/axes';
-import { axisLabel, displayName } from '../../../variable-name';
+import { axisLabel, displayName } from '../../../study/variable-name';
 import type { Palette } from '../palette';
 import { PADDING } from '../plotting/plot-data';
 import { fitted, fits as hasRoom, inTwo } from './fitted-text';

@@ -1,5 +1,5 @@
 import { Lasso, Square } from 'lucide-react';
-import { Hint } from '../../../frame/tooltip';
+import { Hint } from '../../../controls/tooltip';
 import type { BrushShape } from '../brushing/use-brush';
 import type { Combining } from '../plotting/plotter';
 

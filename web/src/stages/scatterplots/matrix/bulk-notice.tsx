@@ -1,7 +1,7 @@
 import type { Variable } from '@ivlen/contract';
 import { Popover } from 'radix-ui';
-import { asMeasured } from '../../../pair-card/significant';
-import { displayName } from '../../../variable-name';
+import { asMeasured } from '../../../figures/as-measured';
+import { displayName } from '../../../study/variable-name';
 import type { Axis } from '../plotting/axes-of';
 
 interface BulkNoticeProps {

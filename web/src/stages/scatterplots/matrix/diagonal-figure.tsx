@@ -1,5 +1,5 @@
 import type { DiagonalContent, Variable } from '@ivlen/contract';
-import { displayName } from '../../../variable-name';
+import { displayName } from '../../../study/variable-name';
 import type { Palette } from '../palette';
 import type { Marginal } from '../plotting/marginals';
 import { DiagonalMarks } from './diagonal-marks';

@@ -1,8 +1,8 @@
 import type { Study } from '@ivlen/contract';
-import { useRowName } from '../../../frame/use-row-name';
-import { asMeasured } from '../../../pair-card/significant';
+import { asMeasured } from '../../../figures/as-measured';
 import type { Group } from '../../../settings/use-grouping';
-import { displayName } from '../../../variable-name';
+import { useRowName } from '../../../study/use-row-name';
+import { displayName } from '../../../study/variable-name';
 import { NO_GROUP, type PlotData } from '../plotting/plot-data';
 import type { PanelModel } from './panel-model';
 import type { UnderPointer } from './use-under-pointer';

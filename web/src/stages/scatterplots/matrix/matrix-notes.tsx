@@ -1,9 +1,9 @@
 import { rowsInUse } from '@ivlen/contract';
-import { COEFFICIENTS } from '../../../method-words';
-import { displayName } from '../../../variable-name';
-import { joined } from '../../correlations/coefficient-names';
-import { adjustmentInWords } from '../../correlations/correlation-parts';
-import { levelInWords } from '../../correlations/levels';
+import { COEFFICIENTS } from '@ivlen/core';
+import { joined } from '../../../coefficients/coefficient-names';
+import { adjustmentInWords } from '../../../coefficients/correlation-parts';
+import { levelInWords } from '../../../coefficients/levels';
+import { displayName } from '../../../study/variable-name';
 import { shareInWords } from '../panel-words';
 import { MOST_SMOOTHED } from '../plotting/pair-fits';
 import { MOST_SHAPED } from '../plotting/plotter';

@@ -1,12 +1,12 @@
 import type { ScatterplotSettings } from '@ivlen/contract';
 import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { useMatrix } from '../../../coefficients/use-matrix';
+import { FailureNotice } from '../../../controls/failure-notice';
+import { ProgressLine } from '../../../controls/progress-line';
 import { useCoefficientScale } from '../../../figures/use-coefficient-scale';
-import { FailureNotice } from '../../../frame/failure-notice';
-import { ProgressLine } from '../../../frame/progress-line';
-import { useReadOnly } from '../../../frame/read-only';
-import { displayName } from '../../../variable-name';
-import type { useMatrix } from '../../correlations/use-matrix';
-import type { usePairSelection } from '../../correlations/use-pair-selection';
+import type { usePairSelection } from '../../../pair-card/use-pair-selection';
+import { useReadOnly } from '../../../study/read-only';
+import { displayName } from '../../../study/variable-name';
 import { LitBar } from '../brushing/lit-bar';
 import { SelectByValues } from '../brushing/select-by-values';
 import { TraceLayer } from '../brushing/trace-layer';

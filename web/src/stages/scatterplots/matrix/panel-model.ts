@@ -1,9 +1,8 @@
 import type { ScatterplotSettings } from '@ivlen/contract';
-import { countMarks, formatCoefficient, formatInterval } from '@ivlen/core';
-import { COEFFICIENTS } from '../../../method-words';
+import { COEFFICIENTS, countMarks, formatCoefficient, formatInterval } from '@ivlen/core';
+import { decisiveP, type GridCellData } from '../../../coefficients/cell-data';
 import type { Group } from '../../../settings/use-grouping';
-import { displayName } from '../../../variable-name';
-import { decisiveP, type GridCellData } from '../../correlations/grid-cell-data';
+import { displayName } from '../../../study/variable-name';
 import { groupShape } from '../groups/group-styles';
 import type { PairFit } from '../plotting/pair-fits';
 import type { PanelSpec } from '../plotting/plot-data';

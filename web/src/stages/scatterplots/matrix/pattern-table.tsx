@@ -1,8 +1,7 @@
-import { formatCoefficient, formatInterval, formatP } from '@ivlen/core';
-import { CopyTableButton } from '../../../frame/table-copy';
-import { COEFFICIENTS } from '../../../method-words';
-import { displayName } from '../../../variable-name';
-import type { Matrix } from '../../correlations/matrix';
+import { COEFFICIENTS, formatCoefficient, formatInterval, formatP } from '@ivlen/core';
+import type { Matrix } from '../../../coefficients/matrix';
+import { displayName } from '../../../study/variable-name';
+import { CopyTableButton } from '../../../tables/table-copy';
 import { isCurved, patternWords } from './pattern-words';
 import type { SceneFacts } from './use-matrix-scene';
 

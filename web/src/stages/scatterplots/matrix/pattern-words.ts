@@ -1,5 +1,5 @@
 import type { CautionCode } from '@ivlen/core';
-import type { GridCellData } from '../../correlations/grid-cell-data';
+import type { GridCellData } from '../../../coefficients/cell-data';
 
 /** Cautions that are about what a scatterplot looks like, in the order in which they are said. */
 const SEEN: Partial<Record<CautionCode, string>> = {

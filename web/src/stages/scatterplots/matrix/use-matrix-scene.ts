@@ -2,7 +2,7 @@ import type { CorrelationSettings, ScatterplotSettings, Study, Variable } from '
 import { rowsInUse } from '@ivlen/contract';
 import type { Method } from '@ivlen/core';
 import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
-import type { Matrix } from '../../correlations/matrix';
+import type { Matrix } from '../../../coefficients/matrix';
 import type { Selection } from '../brushing/use-brush';
 import { useBrushFigures } from '../brushing/use-brush-figures';
 import type { CoefficientRequest } from '../plotting/some-rows';

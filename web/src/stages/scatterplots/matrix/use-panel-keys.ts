@@ -1,5 +1,5 @@
 import { type KeyboardEvent, useRef, useState } from 'react';
-import { moved, type Place } from '../../correlations/use-grid-keys';
+import { moved, type Place } from '../../../coefficients/use-grid-keys';
 
 /**
  * Arrow keys, Home and End among the panels, one of which is in the tab order (ARIA grid pattern).

@@ -1,8 +1,8 @@
 import type { CorrelationSettings, ScatterplotSettings, Variable } from '@ivlen/contract';
 import type { Method } from '@ivlen/core';
 import { useMemo, useRef } from 'react';
+import type { Matrix } from '../../../coefficients/matrix';
 import type { Group } from '../../../settings/use-grouping';
-import type { Matrix } from '../../correlations/matrix';
 import type { PairFit } from '../plotting/pair-fits';
 import type { PanelSpec } from '../plotting/plot-data';
 import type { Coefficients, CoefficientsByMethod } from '../plotting/some-rows';

@@ -1,6 +1,6 @@
 import { rgb } from 'd3-color';
 import { useEffect, useRef } from 'react';
-import { useTheme } from '../../../frame/theme';
+import { useTheme } from '../../../controls/theme';
 import { GROUP_TOKENS } from '../groups/group-styles';
 import { MOST_POINTS } from '../matrix/layout';
 import { type Palette, paletteOf } from '../palette';

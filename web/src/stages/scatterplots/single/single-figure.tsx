@@ -1,7 +1,7 @@
 import type { LineResult, Variable } from '@ivlen/contract';
 import type { ScaleLinear } from 'd3-scale';
 import type { ReactNode } from 'react';
-import { axisLabel } from '../../../variable-name';
+import { axisLabel } from '../../../study/variable-name';
 import { shapePath } from '../groups/marker';
 import { DiagonalMarks } from '../matrix/diagonal-marks';
 import { PanelMarks } from '../matrix/panel-marks';

@@ -4,7 +4,7 @@ import { CheckList } from '../../../methods-line/check-list';
 import type { MethodsPart } from '../../../methods-line/methods-parts';
 import { OptionList } from '../../../methods-line/option-list';
 import { makesGroups } from '../../../settings/use-grouping';
-import { axisLabel, displayName } from '../../../variable-name';
+import { axisLabel, displayName } from '../../../study/variable-name';
 import { ellipseInWords, overlayOptions, overlaysInWords, overlaysOn, withOverlays } from '../panel-words';
 
 interface SingleFacts {

@@ -2,15 +2,16 @@ import type { CorrelationSettings, ScatterplotSettings, Study, Variable } from '
 import { formatCoefficient } from '@ivlen/core';
 import { ArrowLeftRight } from 'lucide-react';
 import { type PointerEvent, useMemo, useRef, useState } from 'react';
-import { FailureNotice } from '../../../frame/failure-notice';
-import { useReadOnly } from '../../../frame/read-only';
-import { rowsInWords } from '../../../frame/rows-in-use';
-import { useTheme } from '../../../frame/theme';
-import { useRowName, useRowNames } from '../../../frame/use-row-name';
+import { FailureNotice } from '../../../controls/failure-notice';
+import { useTheme } from '../../../controls/theme';
+import { asMeasured, significant } from '../../../figures/as-measured';
 import { MethodsLine } from '../../../methods-line/methods-line';
 import { methodsSentence } from '../../../methods-line/methods-parts';
-import { asMeasured, significant } from '../../../pair-card/significant';
-import { axisLabel, displayName } from '../../../variable-name';
+import { PinButton } from '../../../pins/pin-button';
+import { useReadOnly } from '../../../study/read-only';
+import { rowsInWords } from '../../../study/rows-in-use';
+import { useRowName, useRowNames } from '../../../study/use-row-name';
+import { axisLabel, displayName } from '../../../study/variable-name';
 import { ExportFigureButton } from '../export/export-figure-button';
 import { useView } from '../matrix/use-view';
 import { paletteOf, SCREEN } from '../palette';
@@ -141,7 +142,18 @@ export function SinglePlot({ study, axes: chosen, settings, correlation, patch, 
   if (plot.error) return <FailureNotice error={plot.error} />;
   return (
     <>
-      <MethodsLine parts={parts} />
+      <MethodsLine parts={parts}>
+        <PinButton
+          study={study}
+          pinned={{
+            stage: 'scatterplots',
+            thing: 'figure',
+            title: methodsSentence(parts),
+            request: null,
+            settings: { ...settings, x: x.id, y: y.id },
+          }}
+        />
+      </MethodsLine>
       <div className="flex flex-wrap items-center gap-x-6 gap-y-1 border-b border-rule px-5 py-1.5 text-[13px]">
         <ThirdLegend third={plot.third} groups={groups} />
         {plot.tooMany && third && <p className="text-caution">{displayName(third)} has too many groups to be told apart.</p>}

@@ -1,4 +1,4 @@
-import { axisLabel } from '../../../variable-name';
+import { axisLabel } from '../../../study/variable-name';
 import { type FileFacts, FileSvg } from '../export/file-svg';
 import { groupShape } from '../groups/group-styles';
 import { shapePath } from '../groups/marker';

@@ -1,5 +1,5 @@
 import type { Group } from '../../../settings/use-grouping';
-import { axisLabel, displayName } from '../../../variable-name';
+import { axisLabel, displayName } from '../../../study/variable-name';
 import { groupShape, groupToken } from '../groups/group-styles';
 import { Marker } from '../groups/marker';
 import { SCREEN } from '../palette';

@@ -2,9 +2,9 @@ import type { CorrelationSettings, SinglePlotSettings, Study, Variable } from '@
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { analysisQuery } from '../../../api/queries';
-import { usedRows } from '../../../pair-card/used-rows';
+import { completeForOf } from '../../../coefficients/requests';
 import { makesGroups, useGroups } from '../../../settings/use-grouping';
-import { completeForOf } from '../../correlations/correlation-requests';
+import { usedRows } from '../../../study/used-rows';
 import { MOST_GROUPS } from '../groups/group-styles';
 import { MOST_SHAPED } from '../plotting/plotter';
 import { useAxes, useFits, useMarginals } from '../use-figures';
@@ -44,7 +44,13 @@ export function useSinglePlot(
   const pairs = useMemo(() => [{ x: x.id, y: y.id, scale: 'values' as const }], [x, y]);
   const fits = useFits(client, pairs, settings, correlation.level, groupPlaces);
   const { data: line } = useQuery({
-    ...analysisQuery(study.id, study.head, { kind: 'line', x: x.id, y: y.id, completeFor, level: correlation.level }),
+    ...analysisQuery(study.id, study.head, {
+      kind: 'line',
+      x: x.id,
+      y: y.id,
+      rows: { completeFor, group: null },
+      level: correlation.level,
+    }),
     enabled: settings.equation,
   });
   const thirdScale = useMemo((): Third => {

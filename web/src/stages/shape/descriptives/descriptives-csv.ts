@@ -1,6 +1,6 @@
 import type { DescriptiveColumn, ShapeResult, ShapeSettings } from '@ivlen/contract';
-import { csvOf } from '../../../frame/csv';
-import { displayName } from '../../../variable-name';
+import { displayName } from '../../../study/variable-name';
+import { csvOf } from '../../../tables/csv';
 import { verdictOf } from '../strips/shape-columns';
 import type { StripSubject } from '../strips/shape-lines';
 import { TESTS } from '../test-words';

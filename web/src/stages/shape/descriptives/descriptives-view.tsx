@@ -2,13 +2,15 @@ import { type DescriptiveColumn, descriptiveColumnSchema, type ShapeSettings } f
 import { Columns3, Download } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useMemo } from 'react';
-import { ProgressLine } from '../../../frame/progress-line';
-import { rowsInWords } from '../../../frame/rows-in-use';
-import { saveText } from '../../../frame/save-text';
-import { CopyTableButton, type TextTable } from '../../../frame/table-copy';
+import { ProgressLine } from '../../../controls/progress-line';
+import { saveText } from '../../../controls/save-text';
 import { MethodsLine } from '../../../methods-line/methods-line';
 import { methodsSentence } from '../../../methods-line/methods-parts';
-import { displayName } from '../../../variable-name';
+import { PinButton } from '../../../pins/pin-button';
+import { rowsInWords } from '../../../study/rows-in-use';
+import { displayName } from '../../../study/variable-name';
+import { CopyTableButton, type TextTable } from '../../../tables/table-copy';
+import { pinnedShape } from '../pinned-shape';
 import { shapeMethods } from '../shape-methods';
 import { type ShapeViewProps, showableGroups } from '../shape-view';
 import { type StripSubject, stripSubjects, subjectKey } from '../strips/shape-lines';
@@ -41,7 +43,9 @@ export function DescriptivesView(props: ShapeViewProps) {
   };
   return (
     <>
-      <MethodsLine parts={parts} />
+      <MethodsLine parts={parts}>
+        <PinButton study={study} pinned={pinnedShape(workingSet.variables, settings, 'table', methodsSentence(parts))} />
+      </MethodsLine>
       <div className="min-h-0 flex-1 overflow-auto px-5 pb-8">
         {problem && (
           <p role="status" className="mt-3 max-w-3xl text-caution">

@@ -1,6 +1,9 @@
 import type { ScalesResult } from '@ivlen/contract';
-import { formatCoefficient } from '@ivlen/core';
+import { COEFFICIENTS, formatCoefficient, METHOD_NAMES } from '@ivlen/core';
 import { SCALE_WORDS } from './scale-words';
+
+const OF_RANKS = METHOD_NAMES.filter((method) => COEFFICIENTS[method].ofRanks);
+const OF_VALUES = METHOD_NAMES.filter((method) => !COEFFICIENTS[method].ofRanks);
 
 interface CorrelationsOnScalesProps {
   readonly scales: ScalesResult['scales'];
@@ -23,17 +26,18 @@ export function CorrelationsOnScales({ scales, nameOf }: CorrelationsOnScalesPro
             <th scope="col" className="pr-4 text-left font-normal">
               with
             </th>
-            <th scope="col" className="px-3 text-right font-normal">
-              ρ
-            </th>
-            <th scope="col" className="px-3 text-right font-normal">
-              τ
-            </th>
-            {taken.map(({ scale }) => (
-              <th key={scale} scope="col" className="max-w-24 px-3 text-right align-bottom font-normal">
-                r, {SCALE_WORDS[scale]}
+            {OF_RANKS.map((method) => (
+              <th key={method} scope="col" className="px-3 text-right font-normal">
+                {COEFFICIENTS[method].symbol}
               </th>
             ))}
+            {OF_VALUES.flatMap((method) =>
+              taken.map(({ scale }) => (
+                <th key={`${method} ${scale}`} scope="col" className="max-w-24 px-3 text-right align-bottom font-normal">
+                  {COEFFICIENTS[method].symbol}, {SCALE_WORDS[scale]}
+                </th>
+              )),
+            )}
           </tr>
         </thead>
         <tbody>
@@ -42,13 +46,18 @@ export function CorrelationsOnScales({ scales, nameOf }: CorrelationsOnScalesPro
               <th scope="row" className="py-0.5 pr-4 text-left font-normal whitespace-nowrap">
                 {nameOf(partner.with)}
               </th>
-              <td className="px-3 text-right">{shown(partner.spearman)}</td>
-              <td className="px-3 text-right">{shown(partner.kendall)}</td>
-              {taken.map(({ scale, correlations }) => (
-                <td key={scale} className="px-3 text-right">
-                  {shown(correlations.find((item) => item.with === partner.with)?.pearson)}
+              {OF_RANKS.map((method) => (
+                <td key={method} className="px-3 text-right">
+                  {shown(partner.coefficients[method])}
                 </td>
               ))}
+              {OF_VALUES.flatMap((method) =>
+                taken.map(({ scale, correlations }) => (
+                  <td key={`${method} ${scale}`} className="px-3 text-right">
+                    {shown(correlations.find((item) => item.with === partner.with)?.coefficients[method])}
+                  </td>
+                )),
+              )}
             </tr>
           ))}
         </tbody>

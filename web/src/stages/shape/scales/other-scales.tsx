@@ -1,12 +1,12 @@
 import type { ScalesResult, ShapeSettings, Study, Variable } from '@ivlen/contract';
-import { formatCoefficient, formatFixed, formatP, patternSentence } from '@ivlen/core';
+import { formatCoefficient, formatFixed, formatP, METHOD_NAMES, patternSentence } from '@ivlen/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { analysisQuery } from '../../../api/queries';
-import { FailureNotice } from '../../../frame/failure-notice';
-import { useReadOnly } from '../../../frame/read-only';
+import { FailureNotice } from '../../../controls/failure-notice';
 import { useWorkingSet } from '../../../settings/use-working-set';
-import { displayName } from '../../../variable-name';
+import { useReadOnly } from '../../../study/read-only';
+import { displayName } from '../../../study/variable-name';
 import { HistogramFigure } from '../strips/histogram-figure';
 import { QuantileFigure } from '../strips/quantile-figure';
 import { verdictOf } from '../strips/shape-columns';
@@ -113,7 +113,7 @@ function because({ scales }: ScalesResult): string {
 function strongest({ scales }: ScalesResult): string[] {
   const raw = scales.find(({ scale }) => scale === 'raw')?.correlations ?? [];
   return [...raw]
-    .sort((a, b) => Math.abs(b.pearson ?? 0) - Math.abs(a.pearson ?? 0))
+    .sort((a, b) => Math.abs(b.coefficients.pearson ?? 0) - Math.abs(a.coefficients.pearson ?? 0))
     .slice(0, PARTNERS_SHOWN)
     .map((item) => item.with);
 }
@@ -175,7 +175,7 @@ function ScaleLine({ line: { scale, refused, reversed, shape, correlations }, se
         const found = correlations.find((item) => item.with === id);
         return (
           <td key={id} className="px-2 text-right">
-            {found ? [found.pearson, found.spearman, found.kendall].map((value) => formatCoefficient(value ?? Number.NaN)).join(', ') : '–'}
+            {found ? METHOD_NAMES.map((method) => formatCoefficient(found.coefficients[method] ?? Number.NaN)).join(', ') : '–'}
           </td>
         );
       })}

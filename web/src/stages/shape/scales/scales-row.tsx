@@ -3,7 +3,7 @@ import { formatFixed, formatP } from '@ivlen/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { analysisQuery } from '../../../api/queries';
-import { displayName } from '../../../variable-name';
+import { displayName } from '../../../study/variable-name';
 import { HistogramFigure } from '../strips/histogram-figure';
 import { QuantileFigure } from '../strips/quantile-figure';
 import { verdictOf } from '../strips/shape-columns';

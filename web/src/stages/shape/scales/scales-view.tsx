@@ -1,11 +1,11 @@
 import { COMPARED_SCALES, type Variable } from '@ivlen/contract';
 import { useState } from 'react';
-import { useReadOnly } from '../../../frame/read-only';
-import { rowsInWords } from '../../../frame/rows-in-use';
 import { MethodsLine } from '../../../methods-line/methods-line';
+import { useShapeMarks } from '../../../settings/use-shape-marks';
+import { useReadOnly } from '../../../study/read-only';
+import { rowsInWords } from '../../../study/rows-in-use';
 import { scalesMethods } from '../shape-methods';
 import type { ShapeViewProps } from '../shape-view';
-import { useShapeMarks } from '../use-shape-marks';
 import { SCALE_WORDS } from './scale-words';
 import { ScalesRow } from './scales-row';
 import { type ScaleChoice, useScaleDecisions } from './use-scale-decisions';

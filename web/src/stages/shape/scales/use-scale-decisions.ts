@@ -1,6 +1,6 @@
 import type { ComparedScale, Study, Variable } from '@ivlen/contract';
 import { useWorkingSet } from '../../../settings/use-working-set';
-import { useStudyChanges } from '../../../trail/use-study-changes';
+import { useStudyChanges } from '../../../study/use-study-changes';
 
 export type OtherScale = Exclude<ComparedScale, 'raw'>;
 

@@ -21,5 +21,5 @@ export function subjectKey({ variable, group }: StripSubject): string {
 }
 
 export function shapeRequest({ variable, group }: StripSubject): Extract<Analysis, { kind: 'shape' }> {
-  return { kind: 'shape', variable: variable.id, ...(group ? { group: { by: group.by, value: group.value } } : {}) };
+  return { kind: 'shape', variable: variable.id, rows: { completeFor: [], group: group && { by: group.by, value: group.value } } };
 }

@@ -5,7 +5,7 @@ import { ChevronDown, ChevronRight } from 'lucide-react';
 import { memo, useMemo, useRef } from 'react';
 import { analysisQuery } from '../../../api/queries';
 import { formatMeasured } from '../../../figures/format-measured';
-import { displayName } from '../../../variable-name';
+import { displayName } from '../../../study/variable-name';
 import { TESTS } from '../test-words';
 import { type Domain, HistogramFigure } from './histogram-figure';
 import { OpenStrip } from './open-strip';

@@ -2,10 +2,13 @@ import type { ShapeSettings } from '@ivlen/contract';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
-import { ProgressLine } from '../../../frame/progress-line';
-import { rowsInWords } from '../../../frame/rows-in-use';
-import { useLatest } from '../../../frame/use-latest';
+import { ProgressLine } from '../../../controls/progress-line';
+import { useLatest } from '../../../controls/use-latest';
 import { MethodsLine } from '../../../methods-line/methods-line';
+import { methodsSentence } from '../../../methods-line/methods-parts';
+import { PinButton } from '../../../pins/pin-button';
+import { rowsInWords } from '../../../study/rows-in-use';
+import { pinnedShape } from '../pinned-shape';
 import { shapeMethods } from '../shape-methods';
 import { type ShapeViewProps, showableGroups } from '../shape-view';
 import { TESTS } from '../test-words';
@@ -40,10 +43,13 @@ export function StripsView(props: ShapeViewProps) {
     order,
     settings.test,
   );
+  const parts = shapeMethods(settings, { variables: variables.length, rows: rowsInWords(study), grouping }, patch);
   const pooled = shapes.flatMap((shape, i) => (shape && !subjects[i]?.group ? [shape] : []));
   return (
     <>
-      <MethodsLine parts={shapeMethods(settings, { variables: variables.length, rows: rowsInWords(study), grouping }, patch)} />
+      <MethodsLine parts={parts}>
+        <PinButton study={study} pinned={pinnedShape(variables, settings, 'each', methodsSentence(parts))} />
+      </MethodsLine>
       <div className="min-h-0 flex-1 overflow-auto px-5 pb-8">
         {problem && (
           <p role="status" className="mt-3 max-w-3xl text-caution">

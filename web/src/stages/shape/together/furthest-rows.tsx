@@ -1,8 +1,8 @@
 import type { JointResult, Study, Variable } from '@ivlen/contract';
 import { formatFixed, formatP } from '@ivlen/core';
-import { useReadOnly } from '../../../frame/read-only';
-import { useStudyChanges } from '../../../trail/use-study-changes';
-import { displayName } from '../../../variable-name';
+import { useReadOnly } from '../../../study/read-only';
+import { useStudyChanges } from '../../../study/use-study-changes';
+import { displayName } from '../../../study/variable-name';
 
 interface FurthestRowsProps {
   readonly study: Study;

@@ -2,7 +2,7 @@ import { type JointResult, type JointTestName, jointTestNameSchema, type ShapeSe
 import { formatFullP, formatP } from '@ivlen/core';
 import { useQueries } from '@tanstack/react-query';
 import { analysisQuery } from '../../../api/queries';
-import { displayName } from '../../../variable-name';
+import { displayName } from '../../../study/variable-name';
 import { verdictOf } from '../strips/shape-columns';
 import { JOINT_TESTS, TESTS } from '../test-words';
 import { jointP } from './joint-p';

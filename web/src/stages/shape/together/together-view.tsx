@@ -1,10 +1,13 @@
-import { type Analysis, type JointResult, rowsInUse, type Study, type Variable } from '@ivlen/contract';
+import { type AnalysisInput, type JointResult, rowsInUse, type Study, type Variable } from '@ivlen/contract';
 import { jointVerdict } from '@ivlen/core';
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../../../api/queries';
-import { FailureNotice } from '../../../frame/failure-notice';
+import { FailureNotice } from '../../../controls/failure-notice';
 import { MethodsLine } from '../../../methods-line/methods-line';
-import { displayName } from '../../../variable-name';
+import { methodsSentence } from '../../../methods-line/methods-parts';
+import { PinButton } from '../../../pins/pin-button';
+import { displayName } from '../../../study/variable-name';
+import { pinnedShape } from '../pinned-shape';
 import { jointMethods } from '../shape-methods';
 import type { ShapeViewProps } from '../shape-view';
 import { DistanceFigure } from './distance-figure';
@@ -22,9 +25,18 @@ export function TogetherView({ study, workingSet, settings, patch }: ShapeViewPr
   const enough = variables.length >= FEWEST && variables.length <= MOST;
   const { data, error } = useQuery({ ...analysisQuery(study.id, study.head, jointRequest(variables, variables, true)), enabled: enough });
   const facts = { variables: variables.length, rowsInUse: rowsInUse(study) };
+  const parts = jointMethods(settings, facts, data?.n, patch);
   return (
     <>
-      <MethodsLine parts={jointMethods(settings, facts, data?.n, patch)} />
+      <MethodsLine parts={parts}>
+        <PinButton
+          study={study}
+          pinned={{
+            ...pinnedShape(variables, settings, 'together', methodsSentence(parts)),
+            request: jointRequest(variables, variables, true),
+          }}
+        />
+      </MethodsLine>
       <div className="min-h-0 flex-1 overflow-auto px-5 pb-8">
         {!enough && (
           <p className="mt-6 font-serif text-[17px]">
@@ -104,7 +116,12 @@ function useWithoutEach(study: Study, variables: readonly Variable[], { undefine
 
 function jointRequest(variables: readonly Variable[], set: readonly Variable[], distances: boolean) {
   const ids = (items: readonly Variable[]) => items.map(({ id }) => id);
-  return { kind: 'joint', variables: ids(variables), completeFor: ids(set), distances } as const satisfies Analysis;
+  return {
+    kind: 'joint',
+    variables: ids(variables),
+    rows: { completeFor: ids(set), group: null },
+    distances,
+  } as const satisfies AnalysisInput;
 }
 
 const WHY_NOT: Readonly<Record<NonNullable<JointResult['undefinedBecause']>, (n: number, p: number) => string>> = {

@@ -2,9 +2,9 @@ import { type ShapeSettings, type Study, shapeSettingsSchema, type Variable, typ
 import { shapeVerdict } from '@ivlen/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { analysisQuery } from '../../api/queries';
-import { useSettings } from '../../settings/use-settings';
-import { ruleInWords } from './rule-editor';
+import { analysisQuery } from '../api/queries';
+import { ruleInWords } from './shape-rule-in-words';
+import { useSettings } from './use-settings';
 
 const DEFAULTS = shapeSettingsSchema.parse({});
 const NONE: ReadonlyMap<string, string> = new Map();

@@ -1,6 +1,6 @@
 import type { CorrelationSettings } from '@ivlen/contract';
-import type { MethodsPart } from '../../methods-line/methods-parts';
-import { OptionList } from '../../methods-line/option-list';
+import type { MethodsPart } from '../methods-line/methods-parts';
+import { OptionList } from '../methods-line/option-list';
 import type { SettingsChange } from './correlation-parts';
 import { levelsInWords } from './levels';
 import { LevelsEditor } from './levels-editor';

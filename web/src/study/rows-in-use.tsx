@@ -1,6 +1,6 @@
 import { rowsInUse, type Study, subsetInWords } from '@ivlen/contract';
 import { useGrouping } from '../settings/use-grouping';
-import { displayName } from '../variable-name';
+import { displayName } from './variable-name';
 
 /** "all 248 rows" or "236 of 248 rows": what the stages compute with. */
 export function rowsInWords(study: Study): string {

@@ -1,7 +1,7 @@
 import { type CorrelationSettings, pairKey, type Variable } from '@ivlen/contract';
 import { adjustPValues } from '@ivlen/core';
-import type { GridCellData } from '../grid-cell-data';
-import type { Matrix } from '../matrix';
+import type { GridCellData } from './cell-data';
+import type { Matrix } from './matrix';
 
 /** The rectangle is a family of its own: its p-values are adjusted for its pairs alone. */
 export function rectangleFamily(

@@ -1,5 +1,4 @@
-import type { Method } from '@ivlen/core';
-import { COEFFICIENTS } from '../../method-words';
+import { COEFFICIENTS, type Method } from '@ivlen/core';
 
 /** Names of coefficients joined: "Pearson’s r and Spearman’s ρ". */
 export function coefficientNames(methods: readonly Method[]): string {

@@ -1,7 +1,6 @@
 import type { CorrelationResult, Half, PairCaution, Variable } from '@ivlen/contract';
-import { formatCoefficient, formatFullP, formatInterval, formatP, formatPRelation, type Method } from '@ivlen/core';
-import { COEFFICIENTS } from '../../method-words';
-import { displayName } from '../../variable-name';
+import { COEFFICIENTS, formatCoefficient, formatFullP, formatInterval, formatP, formatPRelation, type Method } from '@ivlen/core';
+import { displayName } from '../study/variable-name';
 import { CAUTION_WORDS } from './caution-words';
 
 /** Everything about one cell of the grid. */

@@ -1,5 +1,5 @@
 import type { CorrelationSettings, Variable } from '@ivlen/contract';
-import { decisiveP, type GridCellData } from './grid-cell-data';
+import { decisiveP, type GridCellData } from './cell-data';
 import type { Matrix } from './matrix';
 
 /** The distinct pairs of a matrix, counted. */

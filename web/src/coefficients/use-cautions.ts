@@ -1,8 +1,9 @@
 import {
-  type Analysis,
+  ALL_ROWS,
   type CorrelationSettings,
   type PairCaution,
   pairKey,
+  type RequestOf,
   rowsInUse,
   type Study,
   shapeSettingsSchema,
@@ -10,10 +11,10 @@ import {
 } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { analysisQuery } from '../../api/queries';
-import { useGrouping } from '../../settings/use-grouping';
-import { useSettings } from '../../settings/use-settings';
-import { commonMethod, completeForOf } from './correlation-requests';
+import { analysisQuery } from '../api/queries';
+import { useGrouping } from '../settings/use-grouping';
+import { useSettings } from '../settings/use-settings';
+import { commonMethod, rowsOf } from './requests';
 
 const SHAPE_DEFAULTS = shapeSettingsSchema.parse({});
 /** With more values than this among all pairs, looking for cautions takes longer than anybody waits for unasked. */
@@ -41,7 +42,7 @@ export function useCautions(study: Study, variables: readonly Variable[], settin
   return { cautions, notSought };
 }
 
-type CautionsRequest = Extract<Analysis, { kind: 'cautions' }>;
+type CautionsRequest = RequestOf<'cautions'>;
 
 /** Stands where the settings of other stages have not come yet. */
 export const NO_CAUTIONS_REQUEST: CautionsRequest = {
@@ -49,8 +50,8 @@ export const NO_CAUTIONS_REQUEST: CautionsRequest = {
   variables: [],
   method: 'pearson',
   byVariable: {},
-  missing: 'pairwise',
-  completeFor: [],
+  alternative: 'two-sided',
+  rows: ALL_ROWS,
   shapeRule: SHAPE_DEFAULTS.rule,
   groupBy: null,
   alpha: 0.05,
@@ -72,8 +73,8 @@ export function useCautionsRequest(
       variables: study.state.variables.flatMap(({ id }) => (wanted.has(id) ? [id] : [])),
       method: commonMethod(settings),
       byVariable: study.state.pairMethods,
-      missing: settings.missing,
-      completeFor: completeForOf(settings, variables),
+      alternative: settings.alternative,
+      rows: rowsOf(settings, variables),
       shapeRule: shape.rule,
       groupBy: grouping.by?.id ?? null,
       alpha: settings.levels[0] ?? 0.05,

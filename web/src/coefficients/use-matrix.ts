@@ -1,10 +1,10 @@
 import type { CorrelationSettings, Study, Variable } from '@ivlen/contract';
 import { keepPreviousData, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import type { Progress } from '../../api/client';
-import { analysisQuery, progressQuery } from '../../api/queries';
-import { matrixRequest } from './correlation-requests';
+import type { Progress } from '../api/client';
+import { analysisQuery, progressQuery } from '../api/queries';
 import { buildMatrix, type Matrix } from './matrix';
+import { matrixRequest } from './requests';
 import { useCautions } from './use-cautions';
 
 interface MatrixState {

@@ -1,6 +1,6 @@
 import { ChevronRight } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { useRemembered } from '../frame/use-remembered';
+import { useRemembered } from './use-remembered';
 
 /** A part of the card that opens in place, and stays as it was left. */
 export function Section({ id, title, children }: { id: string; title: string; children: () => ReactNode }) {

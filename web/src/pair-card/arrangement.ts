@@ -1,6 +1,6 @@
 import type { CorrelationSettings, Study, Variable } from '@ivlen/contract';
-import type { WorkingSet } from '../../settings/use-working-set';
-import type { useMatrix } from './use-matrix';
+import type { useMatrix } from '../coefficients/use-matrix';
+import type { WorkingSet } from '../settings/use-working-set';
 import type { usePairSelection } from './use-pair-selection';
 
 /** What every arrangement of the coefficients works with. */

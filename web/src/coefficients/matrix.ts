@@ -1,7 +1,7 @@
 import { type CorrelationResult, type CorrelationSettings, type PairCaution, pairKey, type Study, type Variable } from '@ivlen/contract';
 import { adjustPValues, clusterOrder, type Method } from '@ivlen/core';
-import { displayName } from '../../variable-name';
-import type { GridCellData } from './grid-cell-data';
+import { displayName } from '../study/variable-name';
+import type { GridCellData } from './cell-data';
 
 /** The coefficients on screen, by every method chosen, in the order chosen. */
 export interface Matrix {

@@ -1,11 +1,11 @@
 import type { CorrelationSettings, Variable } from '@ivlen/contract';
-import { COEFFICIENTS, METHODS } from '../../method-words';
-import { CheckList } from '../../methods-line/check-list';
-import type { MethodsPart } from '../../methods-line/methods-parts';
-import { OptionList } from '../../methods-line/option-list';
-import { displayName } from '../../variable-name';
+import { COEFFICIENTS, METHOD_NAMES } from '@ivlen/core';
+import { CheckList } from '../methods-line/check-list';
+import type { MethodsPart } from '../methods-line/methods-parts';
+import { OptionList } from '../methods-line/option-list';
+import { displayName } from '../study/variable-name';
+import { percent } from './cell-data';
 import { coefficientNames, joined } from './coefficient-names';
-import { percent } from './grid-cell-data';
 import { IntervalLevel } from './interval-level-editor';
 
 export type SettingsChange = (patch: Partial<CorrelationSettings>) => void;
@@ -23,13 +23,13 @@ export function methodsPart({ methods, control }: CorrelationSettings, change: S
         <OptionList
           label="Method"
           value={first}
-          options={METHODS.map((method) => ({ value: method, name: COEFFICIENTS[method].name, words: COEFFICIENTS[method].when }))}
+          options={METHOD_NAMES.map((method) => ({ value: method, name: COEFFICIENTS[method].name, words: COEFFICIENTS[method].when }))}
           onChoose={(method) => change({ methods: [method, ...methods.filter((item) => item !== method && item !== first)] })}
         />
         <p className="mt-2 border-t border-rule px-2 pt-2 text-[13px] text-muted">Marks and decisions are by this one. Show besides it:</p>
         <CheckList
           label="Further coefficients"
-          options={METHODS.filter((method) => method !== first).map((method) => ({ value: method, name: COEFFICIENTS[method].name }))}
+          options={METHOD_NAMES.filter((method) => method !== first).map((method) => ({ value: method, name: COEFFICIENTS[method].name }))}
           chosen={methods.slice(1)}
           onChange={(further) => change({ methods: [first, ...further] })}
         />

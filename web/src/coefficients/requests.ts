@@ -1,4 +1,4 @@
-import type { Analysis, CorrelationSettings, Study, Variable } from '@ivlen/contract';
+import type { AnalysisInput, AnalysisRows, CorrelationSettings, Study, Variable } from '@ivlen/contract';
 import type { Method } from '@ivlen/core';
 
 /** How each coefficient is computed under the settings; without the variables held constant that are in the pair itself. */
@@ -27,9 +27,14 @@ export function matrixRequest(study: Study, variables: readonly Variable[], sett
     variables: study.state.variables.flatMap(({ id }) => (wanted.has(id) ? [id] : [])),
     method,
     byVariable: method === commonMethod(settings) ? study.state.pairMethods : {},
-    missing: settings.missing,
+    rows: rowsOf(settings, variables),
     ...howOf(settings),
-  } as const satisfies Analysis;
+  } as const satisfies AnalysisInput;
+}
+
+/** The rows that every coefficient of a set rests on: whatever each has of its own, or those complete for the whole set. */
+export function rowsOf(settings: CorrelationSettings, variables: readonly Variable[]): AnalysisRows {
+  return { completeFor: completeForOf(settings, variables).sort(), group: null };
 }
 
 /** Listwise deletion rests on the whole working set. */

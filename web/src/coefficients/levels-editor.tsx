@@ -1,5 +1,5 @@
 import { type FormEvent, useId, useState } from 'react';
-import { OptionList } from '../../methods-line/option-list';
+import { OptionList } from '../methods-line/option-list';
 import { levelsInWords, readLevels } from './levels';
 
 const USUAL: readonly (readonly number[])[] = [[0.05, 0.01, 0.001], [0.05, 0.01], [0.05], [0.1, 0.05, 0.01], [0.01, 0.001]];

@@ -1,0 +1,44 @@
+import type { Study } from '@ivlen/contract';
+import type { ComponentType } from 'react';
+import { VIEWS as CORRELATIONS_VIEWS } from './stages/correlations/views';
+import { VIEWS as DATA_VIEWS } from './stages/data/views';
+import { VIEWS as SCATTERPLOTS_VIEWS } from './stages/scatterplots/views';
+import { VIEWS as SHAPE_VIEWS } from './stages/shape/views';
+
+/** A stage of the work: what it is called, its parts, and how what it shows is loaded. */
+export interface Stage {
+  readonly id: string;
+  readonly name: string;
+  readonly views: readonly { readonly id: string; readonly name: string }[];
+  readonly load: () => Promise<ComponentType<{ study: Study }>>;
+}
+
+/** The stages of a study, in the order of the work; the only list of them. */
+export const STAGES: readonly Stage[] = [
+  { id: 'data', name: 'Data', views: DATA_VIEWS, load: async () => (await import('./stages/data/data-stage')).DataStage },
+  { id: 'shape', name: 'Shape', views: SHAPE_VIEWS, load: async () => (await import('./stages/shape/shape-stage')).ShapeStage },
+  {
+    id: 'correlations',
+    name: 'Correlations',
+    views: CORRELATIONS_VIEWS,
+    load: async () => (await import('./stages/correlations/correlations-stage')).CorrelationsStage,
+  },
+  {
+    id: 'scatterplots',
+    name: 'Scatterplots',
+    views: SCATTERPLOTS_VIEWS,
+    load: async () => (await import('./stages/scatterplots/scatterplots-stage')).ScatterplotsStage,
+  },
+  { id: 'subgroups', name: 'Subgroups', views: [], load: async () => (await import('./stages/planned/planned-stages')).SubgroupsPlanned },
+  {
+    id: 'collinearity',
+    name: 'Collinearity',
+    views: [],
+    load: async () => (await import('./stages/planned/planned-stages')).CollinearityPlanned,
+  },
+  { id: 'report', name: 'Report', views: [], load: async () => (await import('./stages/planned/planned-stages')).ReportPlanned },
+];
+
+export function isStage(id: string | undefined): boolean {
+  return STAGES.some((stage) => stage.id === id);
+}

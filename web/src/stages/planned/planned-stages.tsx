@@ -1,0 +1,33 @@
+import type { Study } from '@ivlen/contract';
+import { PinnedList } from '../../pins/pinned-list';
+import { PlannedStage } from './planned-stage';
+
+/** Stages that are not built yet. */
+export function SubgroupsPlanned() {
+  return (
+    <PlannedStage
+      name="Subgroups"
+      sentence="Here each correlation will be compared across the groups of a variable, such as the catchments."
+    />
+  );
+}
+
+export function CollinearityPlanned() {
+  return (
+    <PlannedStage
+      name="Collinearity"
+      sentence="Here it will be shown how much of each predictor the others already tell, and which one could be left out."
+    />
+  );
+}
+
+export function ReportPlanned({ study }: { study: Study }) {
+  return (
+    <PlannedStage
+      name="Report"
+      sentence="Here the tables, figures and sentences that were pinned will stand as a page to print or export. What is pinned already is kept:"
+    >
+      <PinnedList study={study} />
+    </PlannedStage>
+  );
+}

@@ -44,8 +44,34 @@ describe('histogram', () => {
   it('takes the width of Freedman and Diaconis, Sturges where the quartiles coincide', () => {
     // n = 64, IQR = 31.5, range 63: width 2·31.5/4 = 15.75, four bins.
     expect(histogram(Float64Array.from({ length: 64 }, (_, i) => i)).counts.length).toBe(4);
-    const peaked = Float64Array.from({ length: 32 }, (_, i) => (i === 0 ? 1 : 0));
+    const peaked = Float64Array.from({ length: 32 }, (_, i) => (i === 0 ? Math.PI : 0));
     expect(histogram(peaked).counts.length).toBe(6);
+  });
+
+  it('follows how the values are rounded: a bar for each of few whole numbers, none empty between tenths', () => {
+    const scale = Float64Array.from({ length: 300 }, (_, i) => 1 + ((i * i) % 7));
+    expect([...histogram(Float64Array.from({ length: 70 }, (_, i) => 1 + (i % 7))).counts]).toEqual([10, 10, 10, 10, 10, 10, 10]);
+    expect(histogram(scale).edges[0]).toBe(0.5);
+    const tenths = Float64Array.from({ length: 2000 }, (_, i) => Math.round(10 * (5 + 1.5 * Math.sin(i * 1.7) + Math.cos(i * 0.3))) / 10);
+    const { edges, counts } = histogram(tenths);
+    const width = edges[1] - edges[0];
+    expect(Math.abs(width * 10 - Math.round(width * 10))).toBeLessThan(1e-9);
+    expect(counts.reduce((a, b) => a + b)).toBe(2000);
+    const inner = counts.slice(1, -1);
+    expect(inner.every((count) => count > 0)).toBe(true);
+    // Each value lies well inside its bin, whatever its last bit.
+    for (const value of tenths) expect(edges.every((edge) => Math.abs(edge - value) > 0.04)).toBe(true);
+  });
+
+  it('asked for about so many bins takes the nearest number that suits the rounding', () => {
+    const whole = Float64Array.from({ length: 200 }, (_, i) => i % 20);
+    expect([3, 5, 10, 20, 40].map((about) => histogram(whole, { about }).counts.length)).toEqual([3, 5, 10, 20, 20]);
+    expect(
+      histogram(
+        Float64Array.from({ length: 50 }, (_, i) => Math.sqrt(i)),
+        { about: 8 },
+      ).counts.length,
+    ).toBe(8);
   });
 
   it('has one bin for a constant, none for nothing, and finite edges at the ends of the number range', () => {

@@ -143,7 +143,7 @@ test('a strange table: accents and spaces, rows that miss everything, a scale of
   const table = page.getByRole('table', { name: 'Shape of 3 variables' });
   await expect(table.getByRole('row', { name: /^même n 28 2 missing/ })).toContainText('one value throughout');
   await page.getByRole('button', { name: /^état de la berge/ }).click();
-  await expect(page.getByText('The points form steps: there are only 5 different values. No scale changes that.')).toBeVisible();
+  await expect(page.getByText('All points lie in the band, as those of a normal sample of this size would.')).toBeVisible();
   await page
     .getByRole('region', { name: 'Shape', exact: true })
     .getByRole('button', { name: /^dépôt fin/ })

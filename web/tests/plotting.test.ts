@@ -1,17 +1,19 @@
 import { pearson, spearman } from '@ivlen/core';
 import { describe, expect, it, test } from 'vitest';
-import { groupShape, groupToken, MOST_GROUPS } from '../src/stages/scatterplots/groups/group-styles';
-import { shapePath } from '../src/stages/scatterplots/groups/marker';
+import { groupShape, groupToken, MOST_GROUPS } from '../src/figures/group-styles';
+import { shapePath } from '../src/figures/marks/marker';
+import { SHAPES } from '../src/figures/marks/shapes';
+import { PADDING } from '../src/figures/padding';
 import { axisOfColumn } from '../src/stages/scatterplots/plotting/axes-of';
 import { binsOf } from '../src/stages/scatterplots/plotting/bins';
 import { marginalOf } from '../src/stages/scatterplots/plotting/marginals';
 import { pairFits } from '../src/stages/scatterplots/plotting/pair-fits';
 import { type Colour, word } from '../src/stages/scatterplots/plotting/picture';
-import { PADDING, type PanelSpec, type PlotData, type PlotLook } from '../src/stages/scatterplots/plotting/plot-data';
+import type { PanelSpec, PlotData, PlotLook } from '../src/stages/scatterplots/plotting/plot-data';
 import { MOST_SHAPED, Plotter, placesIn } from '../src/stages/scatterplots/plotting/plotter';
 import { axisOf, createPositioner, shift } from '../src/stages/scatterplots/plotting/positions';
 import { coefficientsByGroup, coefficientsWithout, pairWithout } from '../src/stages/scatterplots/plotting/some-rows';
-import { createStamp, isInPolygon, SHAPES } from '../src/stages/scatterplots/plotting/stamps';
+import { createStamp, isInPolygon } from '../src/stages/scatterplots/plotting/stamps';
 
 const WHITE: Colour = [255, 255, 255];
 const INK: Colour = [0, 0, 0];

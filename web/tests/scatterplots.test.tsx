@@ -3,12 +3,12 @@ import { act, render, renderHook, screen, waitFor } from '@testing-library/react
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, test, vi } from 'vitest';
 import { buildMatrix } from '../src/coefficients/matrix';
+import { dayToken, filePalette } from '../src/figures/export/day-colours';
+import { drawingWidth, FIGURE_DEFAULTS, pixelsOf, problemWith } from '../src/figures/export/figure-options';
 import { methodsSentence } from '../src/methods-line/methods-parts';
 import { LitBar } from '../src/stages/scatterplots/brushing/lit-bar';
 import { SelectByValues } from '../src/stages/scatterplots/brushing/select-by-values';
 import type { Selection } from '../src/stages/scatterplots/brushing/use-brush';
-import { dayToken, filePalette } from '../src/stages/scatterplots/export/day-colours';
-import { drawingWidth, FIGURE_DEFAULTS, pixelsOf, problemWith } from '../src/stages/scatterplots/export/figure-options';
 import { GroupLegend } from '../src/stages/scatterplots/groups/group-legend';
 import { BulkNotice } from '../src/stages/scatterplots/matrix/bulk-notice';
 import { fitted, inTwo } from '../src/stages/scatterplots/matrix/fitted-text';

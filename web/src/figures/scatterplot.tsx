@@ -2,11 +2,12 @@ import type { Study } from '@ivlen/contract';
 import { scaleLinear } from 'd3-scale';
 import { type PointerEvent, useId, useMemo, useState } from 'react';
 import { useRowName } from '../study/use-row-name';
-import { Axes, tickCount } from './axes';
+import { Axes } from './axes';
+import { BandShape, EllipseShape, type Outline, ParabolaCurve, SmoothCurve } from './marks/overlays';
+import { PointsCanvas } from './marks/points-canvas';
 import { nearestPoint } from './nearest-point';
-import { BandShape, EllipseShape, type Outline, ParabolaCurve, SmoothCurve } from './overlays';
 import type { Points } from './points';
-import { PointsCanvas } from './points-canvas';
+import { tickCount } from './ticks';
 
 interface ScatterplotProps {
   readonly points: Points;

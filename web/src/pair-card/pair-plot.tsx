@@ -5,8 +5,9 @@ import { analysisQuery } from '../api/queries';
 import { percent } from '../coefficients/cell-data';
 import { FailureNotice } from '../controls/failure-notice';
 import { useRemembered } from '../controls/use-remembered';
+import { SaveFigure } from '../figures/export/save-figure';
 import { Scatterplot } from '../figures/scatterplot';
-import { axisLabel } from '../study/variable-name';
+import { axisLabel, displayName } from '../study/variable-name';
 import { type PairContext, pairOf } from './pair-request';
 import { usePairPoints } from './use-pair-points';
 
@@ -37,20 +38,25 @@ export function PairPlot({ context, result, width }: PairPlotProps) {
   if (!points) return <div role="status" aria-label="Drawing the points" className="rounded bg-rule/40" style={{ height }} />;
   return (
     <>
-      <Scatterplot
-        points={points}
-        line={line ? fittedLine(result) : null}
-        band={line ? model?.band : undefined}
-        smooth={curve ? model?.smooth : undefined}
-        parabola={bend ? model?.parabola?.points : undefined}
-        ellipse={ellipse && settings.control.length === 0 ? ellipseOf(result, share) : null}
-        study={study}
-        xLabel={axisLabel(pair.x)}
-        yLabel={axisLabel(pair.y)}
-        width={width}
-        height={height}
-      />
-      <fieldset className="mt-1 flex flex-wrap gap-x-4 gap-y-1 text-[13px] text-muted" aria-label="Laid over the points">
+      <SaveFigure
+        name={`${displayName(pair.x)} and ${displayName(pair.y)}`}
+        caption={`Scatterplot of ${axisLabel(pair.y)} against ${axisLabel(pair.x)}, n = ${points.rows.length}.`}
+      >
+        <Scatterplot
+          points={points}
+          line={line ? fittedLine(result) : null}
+          band={line ? model?.band : undefined}
+          smooth={curve ? model?.smooth : undefined}
+          parabola={bend ? model?.parabola?.points : undefined}
+          ellipse={ellipse && settings.control.length === 0 ? ellipseOf(result, share) : null}
+          study={study}
+          xLabel={axisLabel(pair.x)}
+          yLabel={axisLabel(pair.y)}
+          width={width}
+          height={height}
+        />
+      </SaveFigure>
+      <fieldset className="mt-1 flex flex-wrap gap-x-4 gap-y-2.5 text-[13px] text-muted" aria-label="Laid over the points">
         <Toggle checked={line} onChange={setLine}>
           line with band
         </Toggle>

@@ -1,8 +1,8 @@
 import type { ScatterplotSettings, Study, Variable } from '@ivlen/contract';
 import { useMemo } from 'react';
+import { MOST_GROUPS } from '../../figures/group-styles';
 import { type Group, type Grouping, useGroups } from '../../settings/use-grouping';
 import { displayName } from '../../study/variable-name';
-import { MOST_GROUPS } from './groups/group-styles';
 
 /** The groups that are told apart in the panels. */
 export interface GroupsShown {

@@ -3,9 +3,9 @@ import { rowsInUse } from '@ivlen/contract';
 import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo } from 'react';
 import { rowsInUseQuery, valuesQuery } from '../../api/queries';
+import { NO_GROUP } from '../../figures/group-styles';
 import type { Group } from '../../settings/use-grouping';
 import { usedRows } from '../../study/used-rows';
-import { NO_GROUP } from './plotting/plot-data';
 import { PlottingClient, plottingWorkers } from './plotting/plotting-client';
 
 /**

@@ -1,7 +1,7 @@
 import { rgb } from 'd3-color';
 import { useMemo } from 'react';
 import { useTheme } from '../../controls/theme';
-import { GROUP_TOKENS } from './groups/group-styles';
+import { GROUP_TOKENS } from '../../figures/group-styles';
 import type { Axis } from './plotting/axes-of';
 import { type Colour, mixed } from './plotting/picture';
 import type { PlotLook } from './plotting/plot-data';

@@ -3,20 +3,20 @@ import { rgb } from 'd3-color';
 import { createElement, type ReactElement } from 'react';
 import { joined } from '../../../coefficients/coefficient-names';
 import { createCoefficientScale } from '../../../figures/coefficient-scale';
-import { GROUP_TOKENS } from '../groups/group-styles';
+import { dayToken, filePalette } from '../../../figures/export/day-colours';
+import { drawingWidth, type Figure, type FigureOptions } from '../../../figures/export/figure-options';
+import { GROUP_TOKENS } from '../../../figures/group-styles';
+import type { Palette } from '../../../figures/palette';
 import { layOut, placesInView, specAt } from '../matrix/layout';
 import { matrixNotes } from '../matrix/matrix-notes';
 import type { PanelModel } from '../matrix/panel-model';
 import type { MatrixScene, SceneFacts } from '../matrix/use-matrix-scene';
 import { contentAt, modelAt } from '../matrix/use-panel-models';
-import type { Palette } from '../palette';
 import type { Colour } from '../plotting/picture';
 import { pictureAddress } from '../plotting/picture-on-canvas';
 import { type PanelSpec, type PlotLook, pointLook } from '../plotting/plot-data';
 import type { PlottingClient } from '../plotting/plotting-client';
 import { pairId } from '../use-figures';
-import { dayToken, filePalette } from './day-colours';
-import { drawingWidth, type Figure, type FigureOptions } from './figure-options';
 import { MatrixSvg, type PanelPoints } from './matrix-svg';
 
 /** Size of most words in units of the drawing. */

@@ -1,15 +1,14 @@
 import type { DiagonalContent } from '@ivlen/contract';
-import { groupShape } from '../groups/group-styles';
-import { shapePath } from '../groups/marker';
+import { type FileFacts, FileSvg } from '../../../figures/export/file-svg';
+import { groupShape, NO_GROUP } from '../../../figures/group-styles';
+import type { Marginal } from '../../../figures/marks/marginal';
+import { shapePath } from '../../../figures/marks/marker';
+import type { Palette } from '../../../figures/palette';
 import { AxesAcross, AxesDown } from '../matrix/axes-along';
 import { DiagonalFigure } from '../matrix/diagonal-figure';
 import type { Layout } from '../matrix/layout';
 import { PanelFigure } from '../matrix/panel-figure';
 import type { PanelModel } from '../matrix/panel-model';
-import type { Palette } from '../palette';
-import type { Marginal } from '../plotting/marginals';
-import { NO_GROUP } from '../plotting/plot-data';
-import { type FileFacts, FileSvg } from './file-svg';
 
 /** Points of a panel as shapes, or as a picture where they are too many. */
 export type PanelPoints =

@@ -1,6 +1,6 @@
+import { groupShape, groupToken } from '../../../figures/group-styles';
+import { Marker } from '../../../figures/marks/marker';
 import type { Group } from '../../../settings/use-grouping';
-import { groupShape, groupToken } from './group-styles';
-import { Marker } from './marker';
 
 interface GroupLegendProps {
   /** What makes the groups, as people read it. */

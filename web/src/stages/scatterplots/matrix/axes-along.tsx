@@ -1,4 +1,4 @@
-import type { Palette } from '../palette';
+import type { Palette } from '../../../figures/palette';
 import { AxisMarks } from './axis-marks';
 import { acrossScale, downScale } from './axis-scales';
 import type { Layout } from './layout';

@@ -1,9 +1,9 @@
 import type { Variable } from '@ivlen/contract';
 import { scaleLinear } from 'd3-scale';
-import { tickText } from '../../../figures/axes';
+import { PADDING } from '../../../figures/padding';
+import type { Palette } from '../../../figures/palette';
+import { ticksOf } from '../../../figures/ticks';
 import { axisLabel, displayName } from '../../../study/variable-name';
-import type { Palette } from '../palette';
-import { PADDING } from '../plotting/plot-data';
 import { fitted, fits as hasRoom, inTwo } from './fitted-text';
 import type { AxisScale } from './layout';
 
@@ -102,9 +102,7 @@ function valueTicks(domain: readonly [number, number], length: number, horizonta
   const most = Math.max(2, Math.floor(length / (horizontal ? PER_TICK.horizontal : PER_TICK.vertical)));
   // As many as have room for their words: asked for fewer until they have.
   for (let count = most; count >= 1; count--) {
-    const ticks = scale
-      .ticks(count)
-      .map((tick) => ({ place: scale(tick), text: tickText(scale, tick).replace('-', '−'), anchor: 'middle' as const }));
+    const ticks = ticksOf(scale, count).map(({ value, text }) => ({ place: scale(value), text, anchor: 'middle' as const }));
     const widest = horizontal ? Math.max(...ticks.map(({ text }) => text.length)) * SIZE * 0.56 + TICK_GAP : SIZE + 3;
     const apart = Math.abs((ticks[1]?.place ?? Number.POSITIVE_INFINITY) - (ticks[0]?.place ?? 0));
     if (apart >= widest || count === 1) return ticks;

@@ -1,8 +1,8 @@
 import type { DiagonalContent, Variable } from '@ivlen/contract';
+import { DiagonalMarks } from '../../../figures/marks/diagonal-marks';
+import type { Marginal } from '../../../figures/marks/marginal';
+import type { Palette } from '../../../figures/palette';
 import { displayName } from '../../../study/variable-name';
-import type { Palette } from '../palette';
-import type { Marginal } from '../plotting/marginals';
-import { DiagonalMarks } from './diagonal-marks';
 import { fitted, fits as hasRoom, inTwo } from './fitted-text';
 import type { Layout } from './layout';
 

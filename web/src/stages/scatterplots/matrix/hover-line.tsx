@@ -1,9 +1,10 @@
 import type { Study } from '@ivlen/contract';
 import { asMeasured } from '../../../figures/as-measured';
+import { NO_GROUP } from '../../../figures/group-styles';
 import type { Group } from '../../../settings/use-grouping';
 import { useRowName } from '../../../study/use-row-name';
 import { displayName } from '../../../study/variable-name';
-import { NO_GROUP, type PlotData } from '../plotting/plot-data';
+import type { PlotData } from '../plotting/plot-data';
 import type { PanelModel } from './panel-model';
 import type { UnderPointer } from './use-under-pointer';
 

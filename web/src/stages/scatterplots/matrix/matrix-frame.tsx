@@ -1,5 +1,5 @@
 import { memo, type ReactNode, type RefObject } from 'react';
-import { SCREEN } from '../palette';
+import { SCREEN } from '../../../figures/palette';
 import { AxesAcross, AxesDown, type AxesFacts } from './axes-along';
 
 interface MatrixFrameProps extends AxesFacts {

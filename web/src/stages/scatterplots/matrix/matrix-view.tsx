@@ -3,6 +3,8 @@ import { type ReactNode, useCallback, useEffect, useMemo, useRef, useState } fro
 import type { useMatrix } from '../../../coefficients/use-matrix';
 import { FailureNotice } from '../../../controls/failure-notice';
 import { ProgressLine } from '../../../controls/progress-line';
+import { ExportFigureButton } from '../../../figures/export/export-figure-button';
+import type { BuildFigure } from '../../../figures/export/figure-options';
 import { useCoefficientScale } from '../../../figures/use-coefficient-scale';
 import type { usePairSelection } from '../../../pair-card/use-pair-selection';
 import { useReadOnly } from '../../../study/read-only';
@@ -12,8 +14,6 @@ import { SelectByValues } from '../brushing/select-by-values';
 import { TraceLayer } from '../brushing/trace-layer';
 import { type BrushShape, useBrush } from '../brushing/use-brush';
 import { useShortcuts } from '../brushing/use-shortcuts';
-import { ExportFigureButton } from '../export/export-figure-button';
-import type { BuildFigure } from '../export/figure-options';
 import { GroupLegend } from '../groups/group-legend';
 import type { PanelSpec } from '../plotting/plot-data';
 import { type Combining, placesIn } from '../plotting/plotter';
@@ -157,7 +157,7 @@ export function MatrixView(props: MatrixViewProps) {
           <button type="button" className="button-quiet text-[13px]" onClick={() => onAsTable(!asTable)}>
             {asTable ? 'Show panels' : 'Show as table'}
           </button>
-          <ExportFigureButton study={study.name} build={build} />
+          <ExportFigureButton name={`${study.name} scatterplots`} build={build} />
         </>,
       )}
       {(groups.by || groups.refusal) && (

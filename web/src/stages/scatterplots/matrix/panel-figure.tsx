@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
-import { shapePath } from '../groups/marker';
-import type { Palette } from '../palette';
-import { PADDING } from '../plotting/plot-data';
+import { shapePath } from '../../../figures/marks/marker';
+import { PADDING } from '../../../figures/padding';
+import type { Palette } from '../../../figures/palette';
 import type { Layout } from './layout';
 import { PanelMarks } from './panel-marks';
 import type { PanelModel } from './panel-model';

@@ -1,4 +1,4 @@
-import type { Palette } from '../palette';
+import type { Palette } from '../../../figures/palette';
 import type { PairFit } from '../plotting/pair-fits';
 
 interface PanelMarksProps {

@@ -1,12 +1,12 @@
 import type { ScatterplotSettings } from '@ivlen/contract';
 import { COEFFICIENTS, countMarks, formatCoefficient, formatInterval } from '@ivlen/core';
 import { decisiveP, type GridCellData } from '../../../coefficients/cell-data';
+import { groupShape } from '../../../figures/group-styles';
+import type { Shape } from '../../../figures/marks/shapes';
 import type { Group } from '../../../settings/use-grouping';
 import { displayName } from '../../../study/variable-name';
-import { groupShape } from '../groups/group-styles';
 import type { PairFit } from '../plotting/pair-fits';
 import type { PanelSpec } from '../plotting/plot-data';
-import type { Shape } from '../plotting/stamps';
 import { fits as hasRoom } from './fitted-text';
 import { intervalIsUnder, type PanelPlace } from './layout';
 import { patternWords } from './pattern-words';

@@ -1,7 +1,7 @@
 import type { DiagonalContent } from '@ivlen/contract';
 import { type KeyboardEvent, memo, type PointerEvent } from 'react';
-import { SCREEN } from '../palette';
-import type { Marginal } from '../plotting/marginals';
+import type { Marginal } from '../../../figures/marks/marginal';
+import { SCREEN } from '../../../figures/palette';
 import type { PanelSpec } from '../plotting/plot-data';
 import { DiagonalFigure } from './diagonal-figure';
 import type { Layout } from './layout';

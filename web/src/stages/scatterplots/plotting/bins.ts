@@ -1,5 +1,5 @@
+import { PADDING } from '../../../figures/padding';
 import { type Colour, createPicture, fillRectangle, mixed, type Picture, word } from './picture';
-import { PADDING } from './plot-data';
 import type { Positions } from './positions';
 
 /** About the side of a bin in pixels of the page. */

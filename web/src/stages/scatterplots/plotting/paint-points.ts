@@ -1,7 +1,8 @@
+import { NO_GROUP } from '../../../figures/group-styles';
+import { SHAPES } from '../../../figures/marks/shapes';
 import { type Colour, type Picture, word } from './picture';
-import { NO_GROUP } from './plot-data';
 import type { Positions } from './positions';
-import { SHAPES, STEPS, type Stamp } from './stamps';
+import { STEPS, type Stamp } from './stamps';
 
 /** What points are drawn with. */
 export interface Pen {

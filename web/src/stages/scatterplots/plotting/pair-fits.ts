@@ -1,5 +1,6 @@
 import { concentrationEllipse, createRanker, describe, fittedLine, linearity, lineBand, lowess, pearson } from '@ivlen/core';
-import { NO_GROUP, type PlotData } from './plot-data';
+import { NO_GROUP } from '../../../figures/group-styles';
+import type { PlotData } from './plot-data';
 
 /** What is laid over the points of a panel, in the units of its axes: values, or ranks. */
 export interface PairFit {

@@ -1,8 +1,5 @@
 import type { Colour } from './picture';
 
-/** Of a place without a group. */
-export const NO_GROUP = 255;
-
 /** What is plotted: the rows in use, one after the other; a place among them is not the row's number. */
 export interface PlotData {
   /** Values by variable, one for each place; NaN is missing. */
@@ -45,9 +42,6 @@ export interface PlotLook {
   /** How far values are moved at most, in their own unit; by variable, none for those not named. */
   readonly jitter: ReadonlyMap<string, number>;
 }
-
-/** Room between the outermost points and the frame, in pixels of the page. */
-export const PADDING = 6;
 
 /** Radius in pixels of the page and opacity of a point: the more of them in the area, the smaller and fainter. */
 export function pointLook(n: number, area: number, grouped: boolean): { radius: number; opacity: number } {

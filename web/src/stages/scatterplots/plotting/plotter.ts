@@ -1,3 +1,4 @@
+import { SHAPES } from '../../../figures/marks/shapes';
 import { type Bins, binnedPicture, binsOf, binsWhere, countAt, countInto, paintBins } from './bins';
 import { createLitSquares, type LitSquares, lightSquares } from './lit-squares';
 import { type Pen, paintPoints } from './paint-points';
@@ -5,7 +6,7 @@ import { type Colour, createPicture, type Picture } from './picture';
 import { type PanelSpec, type PlotData, type PlotLook, pointLook } from './plot-data';
 import { createPositioner, type Positions } from './positions';
 import { emptySheet, layOn, type Sheet } from './sheet';
-import { createStamp, isInPolygon, SHAPES, type Stamp } from './stamps';
+import { createStamp, isInPolygon, type Stamp } from './stamps';
 
 /** A closed shape on a panel, in pixels of the page from its upper left corner. */
 export type Outline = readonly (readonly [number, number])[];

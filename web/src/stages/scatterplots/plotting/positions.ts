@@ -1,5 +1,6 @@
 import { createRanker, type Ranker } from '@ivlen/core';
-import { PADDING, type PanelSpec, type PlotData, type PlotLook } from './plot-data';
+import { PADDING } from '../../../figures/padding';
+import type { PanelSpec, PlotData, PlotLook } from './plot-data';
 
 /** Where each place's point lies in a panel, in pixels of the page from its upper left corner; NaN in either where it has none. */
 export interface Positions {

@@ -1,5 +1,6 @@
 import { type Alternative, correlationMatrix, kendall, type Method, type MissingRule, pearson, spearman } from '@ivlen/core';
-import { NO_GROUP, type PlotData } from './plot-data';
+import { NO_GROUP } from '../../../figures/group-styles';
+import type { PlotData } from './plot-data';
 
 /** Coefficients of all pairs of some variables: size × size, row-major, in the order of the request. */
 export interface Coefficients {

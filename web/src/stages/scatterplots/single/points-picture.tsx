@@ -1,9 +1,9 @@
 import { rgb } from 'd3-color';
 import { useEffect, useRef } from 'react';
 import { useTheme } from '../../../controls/theme';
-import { GROUP_TOKENS } from '../groups/group-styles';
+import { GROUP_TOKENS } from '../../../figures/group-styles';
+import { type Palette, paletteOf } from '../../../figures/palette';
 import { MOST_POINTS } from '../matrix/layout';
-import { type Palette, paletteOf } from '../palette';
 import type { Colour, Picture } from '../plotting/picture';
 import { paintOn } from '../plotting/picture-on-canvas';
 import type { PlotData } from '../plotting/plot-data';

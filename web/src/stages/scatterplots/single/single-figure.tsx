@@ -1,14 +1,14 @@
 import type { LineResult, Variable } from '@ivlen/contract';
 import type { ScaleLinear } from 'd3-scale';
 import type { ReactNode } from 'react';
+import { Axes } from '../../../figures/axes';
+import { DiagonalMarks } from '../../../figures/marks/diagonal-marks';
+import type { Marginal } from '../../../figures/marks/marginal';
+import { shapePath } from '../../../figures/marks/marker';
+import type { Palette } from '../../../figures/palette';
 import { axisLabel } from '../../../study/variable-name';
-import { shapePath } from '../groups/marker';
-import { DiagonalMarks } from '../matrix/diagonal-marks';
 import { PanelMarks } from '../matrix/panel-marks';
-import type { Palette } from '../palette';
-import type { Marginal } from '../plotting/marginals';
 import type { PairFit } from '../plotting/pair-fits';
-import { SingleAxes } from './single-axes';
 import { MARGIN_GAP, MARGIN_HEIGHT, type SingleFrame } from './single-frame';
 import type { PointStyle } from './third-scale';
 
@@ -48,7 +48,16 @@ export function SingleFigure(props: SingleFigureProps) {
   const domain = (scale: ScaleLinear<number, number>) => scale.domain() as [number, number];
   return (
     <>
-      <SingleAxes x={x} y={y} frame={frame} xLabel={axisLabel(variables.x)} yLabel={axisLabel(variables.y)} palette={palette} />
+      <Axes
+        x={x}
+        y={y}
+        frame={frame}
+        xLabel={axisLabel(variables.x)}
+        yLabel={axisLabel(variables.y)}
+        palette={palette}
+        sizes={{ tick: 11.5, name: 13 }}
+        names={{ below: 36, left: 14 }}
+      />
       <clipPath id="single-clip">
         <rect x={left} y={top} width={wide} height={tall} />
       </clipPath>

@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
-import { tickCount } from '../../../figures/axes';
-import { PADDING } from '../plotting/plot-data';
+import { PADDING } from '../../../figures/padding';
+import { tickCount } from '../../../figures/ticks';
 
 /** Where the parts of a large scatterplot are, in its own units. */
 export interface SingleFrame {

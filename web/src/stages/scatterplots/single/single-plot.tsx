@@ -5,6 +5,8 @@ import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { FailureNotice } from '../../../controls/failure-notice';
 import { useTheme } from '../../../controls/theme';
 import { asMeasured, significant } from '../../../figures/as-measured';
+import { ExportFigureButton } from '../../../figures/export/export-figure-button';
+import { paletteOf, SCREEN } from '../../../figures/palette';
 import { MethodsLine } from '../../../methods-line/methods-line';
 import { methodsSentence } from '../../../methods-line/methods-parts';
 import { PinButton } from '../../../pins/pin-button';
@@ -12,9 +14,7 @@ import { useReadOnly } from '../../../study/read-only';
 import { rowsInWords } from '../../../study/rows-in-use';
 import { useRowName, useRowNames } from '../../../study/use-row-name';
 import { axisLabel, displayName } from '../../../study/variable-name';
-import { ExportFigureButton } from '../export/export-figure-button';
 import { useView } from '../matrix/use-view';
-import { paletteOf, SCREEN } from '../palette';
 import { pointLook } from '../plotting/plot-data';
 import { MOST_SHAPED } from '../plotting/plotter';
 import { LabelRows } from './label-rows';
@@ -162,7 +162,7 @@ export function SinglePlot({ study, axes: chosen, settings, correlation, patch, 
           <button type="button" className="button-quiet" onClick={() => patch({ x: y.id, y: x.id })}>
             <ArrowLeftRight size={14} aria-hidden="true" /> Swap axes
           </button>
-          <ExportFigureButton study={study.name} build={build} />
+          <ExportFigureButton name={`${study.name} scatterplots`} build={build} />
         </span>
       </div>
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: what scrolls in a small window has to be reached by keys. */}

@@ -1,7 +1,7 @@
+import { type FileFacts, FileSvg } from '../../../figures/export/file-svg';
+import { groupShape } from '../../../figures/group-styles';
+import { shapePath } from '../../../figures/marks/marker';
 import { axisLabel } from '../../../study/variable-name';
-import { type FileFacts, FileSvg } from '../export/file-svg';
-import { groupShape } from '../groups/group-styles';
-import { shapePath } from '../groups/marker';
 import { pictureAddress } from '../plotting/picture-on-canvas';
 import type { PlotData } from '../plotting/plot-data';
 import { pointsPicture } from './points-picture';

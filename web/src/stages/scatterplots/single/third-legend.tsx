@@ -1,8 +1,8 @@
+import { groupShape, groupToken } from '../../../figures/group-styles';
+import { Marker } from '../../../figures/marks/marker';
+import { SCREEN } from '../../../figures/palette';
 import type { Group } from '../../../settings/use-grouping';
 import { axisLabel, displayName } from '../../../study/variable-name';
-import { groupShape, groupToken } from '../groups/group-styles';
-import { Marker } from '../groups/marker';
-import { SCREEN } from '../palette';
 import { endInWords, pointStyles, type Third } from './third-scale';
 
 const RADIUS = 3;

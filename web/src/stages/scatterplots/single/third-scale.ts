@@ -1,10 +1,9 @@
 import type { Variable } from '@ivlen/contract';
 import { interpolateLab } from 'd3-interpolate';
 import { scaleLinear } from 'd3-scale';
-import { groupShape } from '../groups/group-styles';
-import type { Palette } from '../palette';
-import { NO_GROUP } from '../plotting/plot-data';
-import type { Shape } from '../plotting/stamps';
+import { groupShape, NO_GROUP } from '../../../figures/group-styles';
+import type { Shape } from '../../../figures/marks/shapes';
+import type { Palette } from '../../../figures/palette';
 
 /** How a point is drawn by a third variable. */
 export interface PointStyle {

@@ -1,5 +1,5 @@
 import { createElement, useMemo, useRef } from 'react';
-import { type BuildFigure, drawingWidth } from '../export/figure-options';
+import { type BuildFigure, drawingWidth } from '../../../figures/export/figure-options';
 import type { PlotData } from '../plotting/plot-data';
 import type { SingleFigureProps } from './single-figure';
 import { scalesFor, singleFrame } from './single-frame';
@@ -31,7 +31,7 @@ export function useSingleExport(current: SingleExport | null): BuildFigure | nul
       if (!facts) throw new Error('The figure is not there yet.');
       const [{ asFile, FONT_UNITS }, { filePalette }, { SingleSvg }] = await Promise.all([
         import('../export/build-figure'),
-        import('../export/day-colours'),
+        import('../../../figures/export/day-colours'),
         import('./single-svg'),
       ]);
       const palette = filePalette(options.colour);

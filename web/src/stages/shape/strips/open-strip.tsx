@@ -1,17 +1,20 @@
 import { rowsInUse, type ShapeResult, type ShapeSettings, type Study, type Variable } from '@ivlen/contract';
 import { histogram, patternSentence } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
-import { useMemo, useState } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { rowsInUseQuery, valuesQuery } from '../../../api/queries';
+import { SaveFigure } from '../../../figures/export/save-figure';
 import { formatMeasured } from '../../../figures/format-measured';
+import { BoxFigure } from '../../../figures/marks/box-figure';
 import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
+import { axisLabel } from '../../../study/variable-name';
 import { OtherScales } from '../scales/other-scales';
-import { BoxFigure } from './box-figure';
-import { HistogramFigure } from './histogram-figure';
-import { QuantileFigure } from './quantile-figure';
 import type { StripSubject } from './shape-lines';
 
+// Recharts comes with the first strip that is opened.
+const LargeHistogram = lazy(async () => ({ default: (await import('./large-histogram')).LargeHistogram }));
+const LargeQuantiles = lazy(async () => ({ default: (await import('./large-quantiles')).LargeQuantiles }));
 const MOST_BINS = 100;
 const OUTLIERS_LISTED = 12;
 
@@ -35,14 +38,21 @@ export function OpenStrip({ study, subject, name, shape, settings }: OpenStripPr
   return (
     <section aria-label={`Shape of ${name}`} className="grid grid-cols-[minmax(0,1.3fr)_minmax(0,1fr)] gap-8 pt-1 pb-5 pl-5">
       <div>
-        <HistogramFigure
-          shape={shape}
-          width={500}
-          height={190}
-          counts
-          label={`Histogram of ${name} with counts`}
-          {...(own ? { bins: own } : {})}
-        />
+        <SaveFigure
+          name={`histogram of ${name}`}
+          caption={`Histogram of ${name}, n = ${description.n}, with kernel density and normal curve (dashed).`}
+        >
+          <Suspense fallback={<div className="h-[210px] rounded bg-rule/40" />}>
+            <LargeHistogram
+              shape={shape}
+              name={axisLabel(variable)}
+              width={500}
+              height={210}
+              label={`Histogram of ${name} with counts`}
+              bins={own ?? shape.histogram}
+            />
+          </Suspense>
+        </SaveFigure>
         <label className="mt-1 flex items-center gap-2 text-[13px] text-muted">
           Bins
           <input
@@ -54,7 +64,7 @@ export function OpenStrip({ study, subject, name, shape, settings }: OpenStripPr
             onChange={(event) => setBins(Number(event.target.value))}
           />
           <span className="figures">
-            {bins ?? shape.histogram.counts.length}
+            {(own ?? shape.histogram).counts.length}
             {width > 0 && `, each ${formatMeasured(width, width, null)}${variable.unit ? ` ${variable.unit}` : ''} wide`}
           </span>
           {bins !== null && (
@@ -63,11 +73,20 @@ export function OpenStrip({ study, subject, name, shape, settings }: OpenStripPr
             </button>
           )}
         </label>
-        <BoxFigure shape={shape} width={500} height={46} label={`Box plot of ${name}`} />
+        <SaveFigure name={`box plot of ${name}`} caption={`Box plot of ${name}, n = ${description.n}.`}>
+          <BoxFigure shape={shape} width={500} height={46} label={`Box plot of ${name}`} />
+        </SaveFigure>
         <Outliers study={study} variable={variable} name={name} shape={shape} />
       </div>
       <div>
-        <QuantileFigure shape={shape} width={340} height={270} large label={`Normal quantile plot of ${name}`} />
+        <SaveFigure
+          name={`normal quantile plot of ${name}`}
+          caption={`Normal quantile plot of ${name}, n = ${description.n}, with the band that holds all points of 95 in 100 normal samples.`}
+        >
+          <Suspense fallback={<div className="h-[270px] rounded bg-rule/40" />}>
+            <LargeQuantiles shape={shape} width={350} height={270} label={`Normal quantile plot of ${name}`} />
+          </Suspense>
+        </SaveFigure>
         <p className="mt-1 max-w-[360px] font-serif text-[16px] leading-snug">{patternSentence(quantiles.pattern, description.distinct)}</p>
         <p className="mt-1 text-[13px] text-muted">
           {quantiles.outside === 0 ? 'No point' : quantiles.outside === 1 ? 'One point' : `${quantiles.outside} points`} outside the band,
@@ -95,7 +114,7 @@ function useOwnBins(study: Study, { variable, group }: StripSubject, bins: numbe
     if (bins === null || !values || (restricted && !rows) || (group && !groups)) return null;
     const used = rows ? Float64Array.from(rows, (row) => values[row] ?? Number.NaN) : values;
     const inGroup = group ? used.filter((_, i) => groups?.[rows ? (rows[i] ?? 0) : i] === group.value) : used;
-    const { edges, counts } = histogram(inGroup, { bins });
+    const { edges, counts } = histogram(inGroup, { about: bins });
     return { edges: [...edges], counts: [...counts] };
   }, [bins, values, rows, restricted, group, groups]);
 }

@@ -1,6 +1,8 @@
 import type { JointResult } from '@ivlen/contract';
-import { scaleLinear } from 'd3-scale';
-import { Axes, tickCount } from '../../../figures/axes';
+import { ReferenceLine, Scatter, type ScatterShapeProps } from 'recharts';
+import { niceAxis } from '../../../figures/charts/nice-axis';
+import { PlainChart } from '../../../figures/charts/plain-chart';
+import { SaveFigure } from '../../../figures/export/save-figure';
 
 interface DistanceFigureProps {
   readonly distances: NonNullable<JointResult['distances']>;
@@ -10,43 +12,52 @@ interface DistanceFigureProps {
 
 /** Squared distances from the common mean against what joint normality lets expect; a point for each row. */
 export function DistanceFigure({ distances: { theoretical, observed, rows, limit }, width, height }: DistanceFigureProps) {
-  const frame = { left: 50, right: width - 10, top: 10, bottom: height - 42 };
   const most = Math.max(theoretical.at(-1) ?? 1, observed.at(-1) ?? 1, limit ?? 0);
-  const x = scaleLinear([0, theoretical.at(-1) ?? 1], [frame.left + 4, frame.right - 4]).nice(tickCount(frame.right - frame.left));
-  const y = scaleLinear([0, most], [frame.bottom - 2, frame.top + 4]).nice(tickCount(frame.bottom - frame.top));
-  const beyond = (i: number) => limit !== null && (observed[i] ?? 0) > limit;
-  const outside = observed.filter((_, i) => beyond(i)).length;
-  const end = Math.min(x.domain()[1] ?? 1, y.domain()[1] ?? 1);
+  const x = niceAxis([0, theoretical.at(-1) ?? 1], width - 80);
+  const y = niceAxis([0, most], height - 60);
+  const beyond = (value: number) => limit !== null && value > limit;
+  const points = observed.map((value, i) => ({ x: theoretical[i] ?? 0, y: value, row: rows[i] ?? 0, beyond: beyond(value) }));
+  const outside = points.filter((point) => point.beyond).length;
+  const end = Math.min(x.domain[1], y.domain[1]);
+  const label = `Distance plot: ${outside} rows beyond what the furthest row of a jointly normal sample passes in 5 of 100`;
   return (
     <figure>
-      <svg
-        width={width}
-        height={height}
-        role="img"
-        aria-label={`Distance plot: ${outside} rows beyond what the furthest row of a jointly normal sample passes in 5 of 100`}
-      >
-        <Axes x={x} y={y} frame={frame} xLabel="expected squared distance" yLabel="squared distance" />
-        <line x1={x(0)} y1={y(0)} x2={x(end)} y2={y(end)} stroke="var(--accent)" strokeDasharray="4 3" />
-        {limit !== null && <line x1={frame.left} x2={frame.right} y1={y(limit)} y2={y(limit)} stroke="var(--caution)" strokeWidth={1} />}
-        <path
-          d={observed.map((value, i) => (beyond(i) ? '' : `M${x(theoretical[i] ?? 0).toFixed(1)} ${y(value).toFixed(1)}h0`)).join('')}
-          stroke="var(--ink)"
-          strokeWidth={4.5}
-          strokeLinecap="round"
-          opacity={0.6}
-        />
-        {observed.map((value, i) =>
-          beyond(i) ? (
-            <rect key={rows[i]} x={x(theoretical[i] ?? 0) - 2.6} y={y(value) - 2.6} width={5.2} height={5.2} fill="var(--caution)">
-              <title>{`row ${rows[i]}`}</title>
-            </rect>
-          ) : null,
-        )}
-      </svg>
+      <SaveFigure name="distance plot" caption={label}>
+        <PlainChart
+          label={label}
+          width={width}
+          height={height}
+          x={{ name: 'expected squared distance', ...x }}
+          y={{ name: 'squared distance', ...y }}
+        >
+          <ReferenceLine
+            segment={[
+              { x: 0, y: 0 },
+              { x: end, y: end },
+            ]}
+            stroke="var(--accent)"
+            strokeDasharray="4 3"
+          />
+          {limit !== null && <ReferenceLine y={limit} stroke="var(--caution)" />}
+          <Scatter data={points} shape={PointOfRow} isAnimationActive={false} />
+        </PlainChart>
+      </SaveFigure>
       <figcaption className="max-w-[400px] text-[13px] text-muted">
         Squared Mahalanobis distances. Jointly normal rows follow the dashed line; one beyond the solid line is further than the furthest
         row would be in 95 of 100 such samples.
       </figcaption>
     </figure>
+  );
+}
+
+/** A dot; a square in the colour of cautions, with its row, beyond the limit. */
+function PointOfRow(props: ScatterShapeProps) {
+  const { cx = 0, cy = 0 } = props;
+  const { row, beyond } = props as ScatterShapeProps & { readonly row: number; readonly beyond: boolean };
+  if (!beyond) return <circle cx={cx} cy={cy} r={2.2} fill="var(--ink)" fillOpacity={0.6} />;
+  return (
+    <rect x={Number(cx) - 2.6} y={Number(cy) - 2.6} width={5.2} height={5.2} fill="var(--caution)">
+      <title>{`row ${row}`}</title>
+    </rect>
   );
 }

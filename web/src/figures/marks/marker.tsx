@@ -1,4 +1,4 @@
-import { OUTLINES, type Shape } from '../plotting/stamps';
+import { OUTLINES, type Shape } from './shapes';
 
 /** The outline of a shape around a point, as the data of an SVG path. */
 export function shapePath(shape: Shape, x: number, y: number, radius: number): string {

@@ -1,5 +1,7 @@
-import { NO_GROUP } from '../plotting/plot-data';
-import { SHAPES, type Shape } from '../plotting/stamps';
+import { SHAPES, type Shape } from './marks/shapes';
+
+/** Of a place without a group. */
+export const NO_GROUP = 255;
 
 const COLOURS = 5;
 /** Colours and shapes go round at different lengths, so that no two groups have both alike. */

@@ -1,6 +1,6 @@
 import { useEffect, useRef } from 'react';
-import { useTheme } from '../controls/theme';
-import type { Points } from './points';
+import { useTheme } from '../../controls/theme';
+import type { Points } from '../points';
 
 interface PointsCanvasProps {
   readonly points: Points;

@@ -7,17 +7,13 @@ interface QuantileFigureProps {
   readonly label: string;
   readonly width: number;
   readonly height: number;
-  /** Axes with their names, where there is room. */
-  readonly large?: boolean;
 }
 
 /** Normal quantile plot: a band that shows what a normal sample of this size does, and the points outside it marked. */
-export const QuantileFigure = memo(function QuantileFigure({ shape, label, width, height, large = false }: QuantileFigureProps) {
+export const QuantileFigure = memo(function QuantileFigure({ shape, label, width, height }: QuantileFigureProps) {
   const { theoretical, sample, low, high, rows } = shape.quantiles;
   if (sample.length === 0) return <svg width={width} height={height} role="img" aria-label={`${label}: nothing to draw`} />;
-  const frame = large
-    ? { left: 34, right: width - 8, top: 8, bottom: height - 30 }
-    : { left: 2, right: width - 2, top: 2, bottom: height - 2 };
+  const frame = { left: 2, right: width - 2, top: 2, bottom: height - 2 };
   const [left = -3, right = 3] = [theoretical[0], theoretical.at(-1)];
   const x = scaleLinear([left, right], [frame.left + 3, frame.right - 3]);
   const y = scaleLinear(
@@ -29,7 +25,7 @@ export const QuantileFigure = memo(function QuantileFigure({ shape, label, width
     ...low.map((value, i) => `${x(theoretical[i] ?? 0).toFixed(1)},${y(value).toFixed(1)}`).reverse(),
   ].join(' ');
   const isOutside = (i: number) => (sample[i] ?? 0) < (low[i] ?? 0) || (sample[i] ?? 0) > (high[i] ?? 0);
-  const radius = large ? 2.6 : 1.3;
+  const radius = 1.3;
   return (
     <svg width={width} height={height} role="img" aria-label={label} className="figures" fontSize={11}>
       <rect
@@ -62,23 +58,6 @@ export const QuantileFigure = memo(function QuantileFigure({ shape, label, width
             <title>{`row ${rows[i]}`}</title>
           </rect>
         ) : null,
-      )}
-      {large && (
-        <g fill="var(--muted)">
-          {x.ticks(5).map((tick) => (
-            <text key={tick} x={x(tick)} y={frame.bottom + 13} textAnchor="middle">
-              {String(tick).replace('-', '−')}
-            </text>
-          ))}
-          {y.ticks(5).map((tick) => (
-            <text key={tick} x={frame.left - 5} y={y(tick)} dy="0.32em" textAnchor="end">
-              {String(tick).replace('-', '−')}
-            </text>
-          ))}
-          <text x={(frame.left + frame.right) / 2} y={height - 3} textAnchor="middle">
-            normal quantile; values in SDs from the mean
-          </text>
-        </g>
       )}
     </svg>
   );

@@ -4,14 +4,14 @@ import type { BuildFigure } from './figure-options';
 const ExportFigureDialog = lazy(async () => ({ default: (await import('./export-figure-dialog')).ExportFigureDialog }));
 
 interface ExportFigureButtonProps {
-  readonly study: string;
+  /** Of the file, without its ending. */
+  readonly name: string;
   /** null while there is nothing to export. */
   readonly build: BuildFigure | null;
 }
 
-export function ExportFigureButton({ study, build }: ExportFigureButtonProps) {
+export function ExportFigureButton({ name, build }: ExportFigureButtonProps) {
   const [open, setOpen] = useState(false);
-  const name = `${study.replaceAll(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()}-scatterplots`;
   return (
     <>
       <button type="button" className="button-quiet text-[13px]" disabled={!build} onClick={() => setOpen(true)}>
@@ -19,7 +19,7 @@ export function ExportFigureButton({ study, build }: ExportFigureButtonProps) {
       </button>
       {open && build && (
         <Suspense fallback={null}>
-          <ExportFigureDialog name={name} build={build} onClose={() => setOpen(false)} />
+          <ExportFigureDialog name={name.replaceAll(/[^\p{L}\p{N}]+/gu, '-').toLowerCase()} build={build} onClose={() => setOpen(false)} />
         </Suspense>
       )}
     </>

@@ -1,4 +1,4 @@
-import css from '../../../styles/tokens.css?raw';
+import css from '../../styles/tokens.css?raw';
 import { type Palette, paletteOf } from '../palette';
 
 const [day = ''] = css.split('[data-theme="night"]');

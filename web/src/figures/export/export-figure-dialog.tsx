@@ -1,8 +1,8 @@
 import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
-import { CopyButton } from '../../../controls/copy-button';
-import { saveBlob } from '../../../controls/save-text';
+import { CopyButton } from '../../controls/copy-button';
+import { saveBlob } from '../../controls/save-text';
 import { type BuildFigure, FIGURE_DEFAULTS, type Figure, type FigureOptions, LIMITS, problemWith } from './figure-options';
 import { embeddedFont, svgToPng } from './to-png';
 
@@ -11,6 +11,8 @@ interface ExportFigureDialogProps {
   readonly name: string;
   /** Makes the figure; stays the same function as long as it makes the same. */
   readonly build: BuildFigure;
+  /** A drawing of the page brings the sizes of its words along, so that only its width can be chosen. */
+  readonly ownSizes?: boolean;
   readonly onClose: () => void;
 }
 
@@ -21,7 +23,7 @@ const NUMBERS = [
 ] as const;
 
 /** The figure as it will be, its size and colours to choose, and its caption. */
-export function ExportFigureDialog({ name, build, onClose }: ExportFigureDialogProps) {
+export function ExportFigureDialog({ name, build, ownSizes = false, onClose }: ExportFigureDialogProps) {
   const [options, setOptions] = useState<FigureOptions>(FIGURE_DEFAULTS);
   const [made, setMade] = useState<{ readonly figure: Figure; readonly options: FigureOptions } | null>(null);
   const [preview, setPreview] = useState('');
@@ -75,7 +77,7 @@ export function ExportFigureDialog({ name, build, onClose }: ExportFigureDialogP
         >
           <div className="flex w-64 shrink-0 flex-col gap-3">
             <Dialog.Title className="text-base">Export the figure</Dialog.Title>
-            {NUMBERS.map(({ field, label, unit }) => (
+            {NUMBERS.filter(({ field }) => field !== 'font' || !ownSizes).map(({ field, label, unit }) => (
               <label key={field} className="block">
                 <span className="block text-[13px] text-muted">{label}</span>
                 <span className="flex items-baseline gap-2">

@@ -1,7 +1,7 @@
 import type { ShapeResult } from '@ivlen/contract';
 import { scaleLinear } from 'd3-scale';
 import { memo } from 'react';
-import { formatMeasured } from '../../../figures/format-measured';
+import { formatMeasured } from '../format-measured';
 
 /** Smallest and largest value of an axis. */
 export type Domain = readonly [number | null, number | null];
@@ -11,14 +11,10 @@ interface HistogramFigureProps {
   readonly label: string;
   readonly width: number;
   readonly height: number;
-  /** Counts on the bars. */
-  readonly counts?: boolean;
   /** Without the ends of the axis, where there is little room. */
   readonly plain?: boolean;
   /** Another axis than that of its own values. */
   readonly domain?: Domain | null;
-  /** Other bins than those of the rule. */
-  readonly bins?: { readonly edges: readonly number[]; readonly counts: readonly number[] };
 }
 
 const AXIS = 16;
@@ -30,23 +26,24 @@ export const HistogramFigure = memo(function HistogramFigure({
   label,
   width,
   height,
-  counts = false,
   domain = null,
   plain = false,
-  bins = shape.histogram,
 }: HistogramFigureProps) {
-  const { description, density, box } = shape;
+  const { description, density, box, histogram: bins } = shape;
   const { mean, sd, n, q1, q3, median } = description;
   const [min, max] = domain ?? [description.min, description.max];
+  const ends = domain ? [] : bins.edges;
   if (n === 0 || min === null || max === null) return <svg width={width} height={height} role="img" aria-label={`${label}: no values`} />;
   const margin = (max - min || Math.abs(max) || 1) * 0.02;
-  const x = scaleLinear([min - margin, max + margin], [1, width - 1]);
+  // Bins of rounded values reach half a step beyond them.
+  const [from, to] = [Math.min(min - margin, ends[0] ?? min), Math.max(max + margin, ends.at(-1) ?? max)];
+  const x = scaleLinear([from, to], [1, width - 1]);
   const floor = height - (plain ? BOX + 2 : AXIS + BOX);
   const edges = bins.edges.length > 1 && bins.edges[0] !== bins.edges.at(-1) ? bins.edges : [min - margin, max + margin];
   const heights = bins.counts.map((count, i) => count / n / ((edges[i + 1] ?? 0) - (edges[i] ?? 0)));
   const normalPeak = sd ? 1 / (sd * Math.sqrt(2 * Math.PI)) : 0;
   const highest = Math.max(...heights, ...density.y, normalPeak);
-  const y = scaleLinear([0, highest], [floor, counts ? 14 : 3]);
+  const y = scaleLinear([0, highest], [floor, 3]);
   const path = (xs: readonly number[], ys: readonly number[]) =>
     xs
       .map((value, i) => [x(value), y(ys[i] ?? 0)] as const)
@@ -65,15 +62,6 @@ export const HistogramFigure = memo(function HistogramFigure({
   return (
     <svg width={width} height={height} role="img" aria-label={label} className="figures" fontSize={11}>
       <path d={bars} fill="var(--bar)" opacity={0.55} />
-      {counts &&
-        heights.map((tall, i) => {
-          const [left, right] = [x(edges[i] ?? 0), x(edges[i + 1] ?? 0)];
-          return (bins.counts[i] ?? 0) > 0 && right - left > 14 ? (
-            <text key={i} x={(left + right) / 2} y={y(tall) - 3} textAnchor="middle" fill="var(--muted)" fontSize={10}>
-              {bins.counts[i]}
-            </text>
-          ) : null;
-        })}
       <path d={path(density.x, density.y)} fill="none" stroke="var(--ink)" strokeWidth={1.2} />
       {sd !== null && sd > 0 && mean !== null && (
         <path

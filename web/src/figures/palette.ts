@@ -1,4 +1,4 @@
-import { groupToken } from './groups/group-styles';
+import { groupToken } from './group-styles';
 
 const NAMES = ['ink', 'muted', 'rule', 'edge', 'accent', 'surface', 'paper', 'caution', 'positive', 'bar'] as const;
 

@@ -1,5 +1,6 @@
 import type { ShapeResult } from '@ivlen/contract';
 import { scaleLinear } from 'd3-scale';
+import { ticksOf } from '../ticks';
 
 interface BoxFigureProps {
   readonly shape: ShapeResult;
@@ -30,9 +31,9 @@ export function BoxFigure({ shape, label, width, height }: BoxFigureProps) {
           <title>{`row ${row}${name === null ? '' : ` (${name})`}: ${value}`}</title>
         </circle>
       ))}
-      {x.ticks(6).map((tick) => (
-        <text key={tick} x={x(tick)} y={height - 4} textAnchor="middle" fill="var(--muted)">
-          {String(tick).replace('-', '−')}
+      {ticksOf(x, 6).map(({ value, text }) => (
+        <text key={value} x={x(value)} y={height - 4} textAnchor="middle" fill="var(--muted)">
+          {text}
         </text>
       ))}
     </svg>

@@ -1,7 +1,7 @@
 import type { DiagonalContent } from '@ivlen/contract';
+import { PADDING } from '../padding';
 import type { Palette } from '../palette';
-import type { Marginal } from '../plotting/marginals';
-import { PADDING } from '../plotting/plot-data';
+import type { Marginal } from './marginal';
 
 interface DiagonalMarksProps {
   readonly marginal: Marginal;
@@ -37,7 +37,7 @@ function Bars({ marginal: { edges, counts }, x, width, height, palette }: PartPr
   if (left === right) return <rect x={width / 2 - 4} y={ROOM_ABOVE} width={8} height={height - ROOM_ABOVE} fill={palette.bar} />;
   const d = rates
     .map((rate, i) => {
-      const [from, to] = [x(edges[i] ?? 0), x(edges[i + 1] ?? 0)];
+      const [from, to] = [Math.max(0, x(edges[i] ?? 0)), Math.min(width, x(edges[i + 1] ?? 0))];
       const top = height - (rate / most) * (height - ROOM_ABOVE);
       return rate > 0
         ? `M${from.toFixed(1)} ${height}V${top.toFixed(1)}H${Math.max(from + 0.6, to - (to - from > GAPPED ? 0.5 : 0)).toFixed(1)}V${height}Z`

@@ -1,0 +1,58 @@
+import type { ShapeResult } from '@ivlen/contract';
+import { Area, ReferenceLine, Scatter, type ScatterShapeProps } from 'recharts';
+import { niceAxis } from '../../../figures/charts/nice-axis';
+import { PlainChart } from '../../../figures/charts/plain-chart';
+
+interface LargeQuantilesProps {
+  readonly shape: ShapeResult;
+  readonly label: string;
+  readonly width: number;
+  readonly height: number;
+}
+
+/** The normal quantile plot of an open strip: the band that normal samples of this size stay in, and the points outside it marked. */
+export function LargeQuantiles({ shape, label, width, height }: LargeQuantilesProps) {
+  const { theoretical, sample, low, high, rows } = shape.quantiles;
+  if (sample.length === 0) return <p className="text-muted">There is nothing to draw: too few values, or all the same.</p>;
+  const points = sample.map((value, i) => {
+    const band: [number, number] = [low[i] ?? value, high[i] ?? value];
+    return { x: theoretical[i] ?? 0, y: value, band, row: rows[i] ?? 0, outside: value < band[0] || value > band[1] };
+  });
+  const ends = (values: readonly number[]): [number, number] => [Math.min(...values), Math.max(...values)];
+  const x = niceAxis(ends(theoretical), width - 80);
+  const y = niceAxis(ends([...sample, ...low, ...high]), height - 60);
+  return (
+    <PlainChart label={label} width={width} height={height} x={{ name: 'normal quantile', ...x }} y={{ name: 'SDs from the mean', ...y }}>
+      <Area
+        data={points}
+        dataKey="band"
+        type="linear"
+        stroke="none"
+        fill="var(--bar)"
+        fillOpacity={0.28}
+        isAnimationActive={false}
+        dot={false}
+        activeDot={false}
+      />
+      <ReferenceLine
+        segment={[
+          { x: Math.max(x.domain[0], y.domain[0]), y: Math.max(x.domain[0], y.domain[0]) },
+          { x: Math.min(x.domain[1], y.domain[1]), y: Math.min(x.domain[1], y.domain[1]) },
+        ]}
+        stroke="var(--edge)"
+      />
+      <Scatter data={points} shape={PointOfRow} isAnimationActive={false} />
+    </PlainChart>
+  );
+}
+
+function PointOfRow(props: ScatterShapeProps) {
+  const { cx = 0, cy = 0 } = props;
+  const { row, outside } = props as ScatterShapeProps & { readonly row: number; readonly outside: boolean };
+  if (!outside) return <circle cx={cx} cy={cy} r={2.4} fill="var(--ink)" fillOpacity={0.7} />;
+  return (
+    <rect x={Number(cx) - 2.6} y={Number(cy) - 2.6} width={5.2} height={5.2} fill="var(--caution)">
+      <title>{`row ${row}`}</title>
+    </rect>
+  );
+}

@@ -61,13 +61,19 @@ describe('a result hangs on what it rests on', () => {
     const first = await ask(correlationResultSchema, matrix(['x', 'y']));
     await ask(cautionsResultSchema, cautions());
     expect(app.computed).toEqual(['correlation', 'cautions']);
-    await decide({ type: 'edit-variable', variable: idOf('x'), patch: { note: 'measured twice', unit: 'mg/L', name: 'first' } });
-    await decide({ type: 'edit-variable', variable: study.state.variables[1]?.id, patch: { name: 'x' } });
+    const x = idOf('x');
+    await decide({ type: 'edit-variable', variable: x, patch: { note: 'measured twice', unit: 'mg/L', name: 'first' } });
+    await decide({ type: 'edit-variable', variable: x, patch: { name: 'x' } });
     expect(await ask(correlationResultSchema, matrix(['x', 'y']))).toEqual(first);
     await ask(cautionsResultSchema, cautions());
-    study = await app.ask(studySchema, 'POST', `/studies/${study.id}/undo`, { expectedHead: study.head });
-    await ask(correlationResultSchema, matrix(['x', 'y']));
-    study = await app.ask(studySchema, 'POST', `/studies/${study.id}/redo`, { expectedHead: study.head });
+    const goTo = async (way: 'undo' | 'redo') => {
+      await app.send('POST', `/studies/${study.id}/${way}`, { expectedHead: study.head });
+      study = await app.ask(studySchema, 'GET', `/studies/${study.id}`);
+    };
+    await goTo('undo');
+    expect(study.state.variables.some(({ name }) => name === 'first')).toBe(true);
+    await ask(correlationResultSchema, { ...matrix(['y']), variables: [x, idOf('y')] });
+    await goTo('redo');
     await ask(correlationResultSchema, matrix(['x', 'y']));
     expect(app.computed).toEqual(['correlation', 'cautions']);
   });
@@ -105,6 +111,7 @@ describe('a result hangs on what it rests on', () => {
 
   it('goes with its study, and the longest unused go where there are too many', async () => {
     await ask(summaryResultSchema, { kind: 'summary' });
+    await app.database('result_cache').whereNot({ study: study.id }).delete();
     await app.database('result_cache').update({ bytes: 70 * 1024 * 1024 });
     await ask(correlationResultSchema, matrix(['x', 'y']));
     const keys = await app.database('result_cache').select('bytes');
@@ -112,6 +119,39 @@ describe('a result hangs on what it rests on', () => {
     expect(Number(keys[0]?.bytes)).toBeLessThan(10_000);
     await app.database('study').where({ id: study.id }).delete();
     expect(await app.database('result_cache').where({ study: study.id })).toEqual([]);
+  });
+});
+
+describe('coefficients of ranks are kept pair by pair', () => {
+  it('one more variable computes only its own pairs, and gives the same matrix to the last digit', async () => {
+    const variants: readonly (readonly [known: number, more: object])[] = [
+      [1, {}],
+      [1, { method: 'kendall' }],
+      // Both pairs of x by Spearman were part of the first matrix; r is never kept by pair.
+      [2, { method: 'pearson', byVariable: { [idOf('x')]: 'spearman' } }],
+      [1, { rows: { completeFor: ['z'].map(idOf) } }],
+    ];
+    for (const [known, more] of variants) {
+      await ask(correlationResultSchema, matrix(['x', 'y'], more));
+      app.pairsKnown.length = 0;
+      const grown = await ask(correlationResultSchema, matrix(['x', 'y', 'z'], more));
+      expect(app.pairsKnown).toEqual([known]);
+      // A server that knows nothing of them.
+      await app.database('result_cache').delete();
+      const afresh = await ask(correlationResultSchema, matrix(['x', 'y', 'z'], more), app.restarted());
+      expect(grown).toEqual(afresh);
+    }
+  });
+
+  it('which of the two is constant is told rightly, whichever is the row', async () => {
+    const bytes = new TextEncoder().encode(['b,a,c', ...Array.from({ length: 12 }, (_, i) => `${i * i},5,${(i * 5) % 12}.5`)].join('\n'));
+    const { id } = await app.ask(importPreviewSchema, 'POST', '/imports?name=flat.csv', bytes);
+    study = await app.ask(studySchema, 'POST', '/studies', { importId: id, name: 'Flat' });
+    const first = await ask(correlationResultSchema, matrix(['b', 'a']));
+    expect([first.undefinedBecause[1], first.undefinedBecause[2]]).toEqual(['constant-y', 'constant-x']);
+    const turned = await ask(correlationResultSchema, matrix(['a', 'b', 'c']));
+    expect([turned.undefinedBecause[1], turned.undefinedBecause[3]]).toEqual(['constant-x', 'constant-y']);
+    expect(turned.undefinedBecause[2]).toBe('constant-x');
   });
 });
 

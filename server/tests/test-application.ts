@@ -17,6 +17,8 @@ export interface TestApplication {
   readonly folder: string;
   /** Kinds of the analyses that were computed, in order; not those that were kept. */
   readonly computed: string[];
+  /** Of each of them, how many parts were known already. */
+  readonly pairsKnown: number[];
   /** The same database under another application, as after a restart. */
   restarted(): TestApplication;
   send(method: string, path: string, body?: unknown, headers?: Record<string, string>): Promise<Response>;
@@ -43,10 +45,14 @@ export async function openTestApplication(): Promise<TestApplication> {
 function applicationOn(database: Database, folder: string, close: () => Promise<void>): TestApplication {
   const inline = createInlineWorkers();
   const computed: string[] = [];
+  const pairsKnown: number[] = [];
   const workers: Workers = {
     ...inline,
     run: (task, signal) => {
-      if (task.task === 'analyse') computed.push(task.analysis.kind);
+      if (task.task === 'analyse') {
+        computed.push(task.analysis.kind);
+        pairsKnown.push(task.known.size);
+      }
       return inline.run(task, signal);
     },
   };
@@ -73,6 +79,7 @@ function applicationOn(database: Database, folder: string, close: () => Promise<
       return schema.parse(JSON.parse(text));
     },
     computed,
+    pairsKnown,
     restarted: () => applicationOn(database, folder, close),
     close,
   };

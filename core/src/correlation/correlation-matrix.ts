@@ -11,6 +11,8 @@ export interface MatrixOptions extends CorrelationOptions {
   missing: MissingRule;
   /** Adjusts the p-values of the distinct pairs for their number; by default they stay as they are. */
   adjust?: Adjustment;
+  /** The pairs to be computed, row above column; the others stay NaN. Default: all. Not to be combined with `adjust`. */
+  only?: (row: number, column: number) => boolean;
   /** Told after each row of pairs how many pairs are done. */
   onProgress?: (done: number) => void;
 }
@@ -54,7 +56,7 @@ export function correlationMatrix(columns: readonly Float64Array[], options: Mat
   const matrix = emptyMatrix(columns.length, options.method);
   for (let i = 0; i < matrix.size; i++) {
     setDiagonal(matrix, i, pairs.column(i));
-    for (let j = 0; j < i; j++) setPair(matrix, i, j, pairs.test(i, j));
+    for (let j = 0; j < i; j++) if (!options.only || options.only(i, j)) setPair(matrix, i, j, pairs.test(i, j));
     options.onProgress?.((i * (i + 1)) / 2);
   }
   return options.adjust ? { ...matrix, adjustedP: adjustedMatrix(matrix, options.adjust) } : matrix;

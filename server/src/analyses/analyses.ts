@@ -1,5 +1,5 @@
 import type { Analysis, AnalysisKind, AnalysisResult, Variable } from '@ivlen/contract';
-import type { AnalysisModule, NameOf, Tell } from './analysis';
+import type { AnalysisModule, NameOf, Piece, Tell } from './analysis';
 import { type AnalysisColumns, restrictedTo } from './analysis-columns';
 import { byGroup } from './by-group';
 import { cautions } from './cautions';
@@ -43,8 +43,13 @@ export function moduleOf({ kind }: Analysis): AnalysisModule<AnalysisKind> {
 }
 
 /** Every analysis goes through here: a pure function of columns and request. */
-export function analyse(analysis: Analysis, columns: AnalysisColumns, tell: Tell = () => {}): AnalysisResult {
-  return moduleOf(analysis).run(analysis, 'rows' in analysis ? restrictedTo(analysis.rows, columns) : columns, tell);
+export function analyse(
+  analysis: Analysis,
+  columns: AnalysisColumns,
+  tell: Tell = () => {},
+  known: ReadonlyMap<string, Piece> = new Map(),
+): AnalysisResult {
+  return moduleOf(analysis).run(analysis, 'rows' in analysis ? restrictedTo(analysis.rows, columns) : columns, tell, known);
 }
 
 /** The variables whose columns an analysis needs, those included that its rows depend on. @throws {DomainError} one that cannot serve */

@@ -7,12 +7,14 @@ import { getTable } from '../studies/study-repository';
 import type { Workers } from '../workers/workers';
 import { moduleOf, neededVariables, rowNamer } from './analyses';
 import { type AnalysisColumns, factsOf } from './analysis-columns';
+import { KeptPieces } from './kept-pieces';
 import { KeptResults } from './kept-results';
 import { resultKey } from './result-key';
 
 /** The one door to computing: loads a revision's columns and runs the analysis in a worker. */
 export class AnalysisService {
   readonly #kept: KeptResults;
+  readonly #pieces = new KeptPieces();
 
   constructor(
     private readonly database: Database,
@@ -49,7 +51,9 @@ export class AnalysisService {
     };
     const progress = new Float64Array(new SharedArrayBuffer(2 * Float64Array.BYTES_PER_ELEMENT));
     tell(() => ({ what: counts ?? '', done: progress[0] ?? 0, total: progress[1] ?? 0 }));
-    const result = await this.workers.run({ task: 'analyse', analysis, columns, progress }, signal);
+    const known = this.#pieces.known(table, analysis);
+    const result = await this.workers.run({ task: 'analyse', analysis, columns, progress, known }, signal);
+    this.#pieces.keep(table, analysis, result);
     const namesRows = rowNamer(analysis);
     return namesRows ? namesRows(result, await rowNames(this.database, this.columns, table)) : result;
   }

@@ -7,14 +7,29 @@ export type Tell = (done: number, total: number) => void;
 /** What a row number, from 0, is called by the identifier; null where nothing names it. */
 export type NameOf = (row: number) => string | null;
 
+/** A part of a result, as it is kept; its kind alone knows what it holds. */
+export type Piece = Readonly<Record<string, unknown>>;
+
+export interface Pieces<K extends AnalysisKind> {
+  /** The parts of a request that are worth keeping: what each is, and the variables it rests on. */
+  of(request: RequestOf<K>): { readonly key: string; readonly variables: readonly string[] }[];
+  /** The same parts of a result, by their keys. */
+  from(request: RequestOf<K>, result: ResultOfKind<K>): ReadonlyMap<string, Piece>;
+}
+
 /** One kind of analysis. Listed in `analyses.ts`; request and result stand in the contract. */
 export interface AnalysisModule<K extends AnalysisKind> {
   /** The variables whose columns it needs, besides those that its rows depend on. @throws {DomainError} one that cannot serve */
   needs(request: RequestOf<K>, all: readonly Variable[]): Variable[];
   /** What it reads of the codebook: a change of anything else leaves its results as they are. */
   readonly looksAt?: readonly CodebookField[];
-  /** @param columns only the rows that the request is about */
-  run(request: RequestOf<K>, columns: AnalysisColumns, tell: Tell): ResultOfKind<K>;
+  /**
+   * @param columns only the rows that the request is about
+   * @param known pieces that were computed before, by their keys
+   */
+  run(request: RequestOf<K>, columns: AnalysisColumns, tell: Tell, known: ReadonlyMap<string, Piece>): ResultOfKind<K>;
+  /** Parts that are kept by themselves, so that a request which shares some of them computes only the others. */
+  readonly pieces?: Pieces<K>;
   /** What its progress counts, if it can take long. */
   readonly counts?: string;
   /** Puts the names of rows into a result that lists rows, which are numbered from 1. */

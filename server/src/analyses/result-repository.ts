@@ -33,7 +33,7 @@ export async function insertResult(db: Connection, study: string, key: string, r
       `delete from result_cache where key in (
          select key from (select key, sum(bytes) over (order by used desc, key) as newer from result_cache) as kept where newer > :limit
        )`,
-      { limit: MOST_BYTES * KEPT_SHARE },
+      { limit: Math.floor(MOST_BYTES * KEPT_SHARE) },
     );
   }
 }

@@ -1,5 +1,6 @@
 import type { Analysis, AnalysisResult, Derivation } from '@ivlen/contract';
 import { analyse } from '../analyses/analyses';
+import type { Piece } from '../analyses/analysis';
 import type { AnalysisColumns } from '../analyses/analysis-columns';
 import { type ReadArchive, type ReadArchiveRequest, readArchive } from '../archives/read-archive';
 import { computeDerived, type DerivedColumn, type DerivedSources } from '../derivations/compute-derived';
@@ -12,7 +13,15 @@ export type Task =
   | { task: 'read-archive'; request: ReadArchiveRequest }
   | { task: 'write-export'; request: WriteExportRequest }
   | { task: 'derive'; derivation: Derivation; sources: DerivedSources }
-  | { task: 'analyse'; analysis: Analysis; columns: AnalysisColumns /** What is done, and of how much; shared. */; progress: Float64Array };
+  | {
+      task: 'analyse';
+      analysis: Analysis;
+      columns: AnalysisColumns;
+      /** What is done, and of how much; shared. */
+      progress: Float64Array;
+      /** Parts of the result that are known. */
+      known: ReadonlyMap<string, Piece>;
+    };
 
 export interface TaskResults {
   'read-file': FilePreview;
@@ -35,9 +44,14 @@ export async function perform(task: Task): Promise<TaskResults[keyof TaskResults
     case 'derive':
       return computeDerived(task.derivation, task.sources);
     case 'analyse':
-      return analyse(task.analysis, task.columns, (done, total) => {
-        task.progress[0] = done;
-        task.progress[1] = total;
-      });
+      return analyse(
+        task.analysis,
+        task.columns,
+        (done, total) => {
+          task.progress[0] = done;
+          task.progress[1] = total;
+        },
+        task.known,
+      );
   }
 }

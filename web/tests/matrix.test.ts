@@ -5,7 +5,8 @@ import { rectangleFamily } from '../src/coefficients/rectangle-family';
 import { distinctPairs, tally } from '../src/coefficients/tally';
 import { cellText } from '../src/stages/correlations/matrix-table';
 import { filterPairs, rankedColumns, sortPairs } from '../src/stages/correlations/ranked/ranked-columns';
-import { rankedCsv } from '../src/stages/correlations/ranked/ranked-table';
+import { rankedTable } from '../src/stages/correlations/ranked/ranked-table';
+import { tableCsv } from '../src/tables/columns';
 import { testResult, testStudy } from './test-study';
 
 const study = testStudy();
@@ -64,7 +65,7 @@ it('ranks pairs by size, filters them, and leaves undefined ones last', () => {
   expect(names(filterPairs(pairs, { ...ranking, find: 'taxa' }, settings))).toHaveLength(2);
   expect(names(filterPairs(pairs, { ...ranking, least: 0.5 }, settings))).toEqual(['nitrate mayfly_taxa']);
   expect(filterPairs(pairs, { ...ranking, significance: 'unmarked' }, settings)).toHaveLength(1);
-  const csv = rankedCsv(pairs, settings).split('\r\n');
+  const csv = tableCsv(rankedTable(pairs, rankedColumns(settings), settings)).split('\r\n');
   expect(csv[0]).toBe('variable_1,variable_2,method,coefficient,n,p,log10_p,low_95 %,high_95 %,pearson,spearman,kendall,cautions');
   expect(csv[1]).toBe('nitrate,phosphate,pearson,0.15,38,0.04,-1.4,0.01,0.28,0.15,0.15,0.15,');
   expect(csv[3]).toContain('phosphate,mayfly taxa,pearson,,38,,,,');

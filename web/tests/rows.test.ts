@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import { cellInput, cellText, pastedCells } from '../src/stages/data/cell-text';
 import { computedInWords } from '../src/stages/data/derive/derivation-preview';
 import { completions } from '../src/stages/data/derive/formula-field';
-import { descriptionLines } from '../src/stages/data/rows/describe-panel';
+import { descriptionTable } from '../src/stages/data/rows/describe-panel';
 import { moved } from '../src/stages/data/rows/grid-cursor';
 import { toRanges } from '../src/study/row-selection';
 import { usedRows } from '../src/study/used-rows';
@@ -100,7 +100,8 @@ it('a description shows measured figures finer than the values, and none that ca
     excessKurtosisSe: null,
     bins: [1, 1, 1],
   };
-  const lines = new Map(descriptionLines(d, { decimals: 0 }));
+  const { rows } = descriptionTable(d, { ...measured, decimals: 0 });
+  const lines = new Map(rows.map(({ name, shown }) => [name, shown]));
   expect(lines.get('n')).toBe('3');
   expect(lines.get('mean')).toBe('2.0');
   expect(lines.get('skewness')).toBe('0.00 (SE 1.22)');

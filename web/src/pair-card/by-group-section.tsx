@@ -5,10 +5,28 @@ import { analysisQuery } from '../api/queries';
 import { FailureNotice } from '../controls/failure-notice';
 import { useGrouping, useGroups } from '../settings/use-grouping';
 import { displayName } from '../study/variable-name';
+import type { TableColumn, ValueTable } from '../tables/columns';
+import { intervalColumns } from '../tables/interval-columns';
+import { ValueTableView } from '../tables/value-table-view';
 import { type PairContext, pairOf } from './pair-request';
 
 const MOST_GROUPS = 40;
-const ALL_ROWS = 'all rows';
+
+interface GroupLine {
+  readonly label: string;
+  readonly test: ByGroupResult['whole'];
+  readonly isWhole: boolean;
+}
+
+function groupColumns(symbol: string, { levels }: PairContext['settings']): TableColumn<GroupLine>[] {
+  return [
+    { name: 'group', shown: ({ label }) => label },
+    { name: 'n', shown: ({ test }) => String(test.n), exact: ({ test }) => test.n },
+    { name: symbol, shown: ({ test }) => formatCoefficient(test.coefficient ?? Number.NaN), exact: ({ test }) => test.coefficient },
+    ...intervalColumns<GroupLine>('interval', ({ test }) => test.interval),
+    { name: 'p', shown: ({ test }) => (test.pValue === null ? '–' : formatP(test.pValue, levels)), exact: ({ test }) => test.pValue },
+  ];
+}
 
 function withInterval({ coefficient, low, high }: ByGroupResult['within'] | NonNullable<ByGroupResult['within']['meanOfZ']>): string {
   const limits = low !== null && high !== null ? ` ${formatInterval(low, high)}` : '';
@@ -36,6 +54,15 @@ export function ByGroupSection(context: PairContext) {
   const labels = new Map(groups.map(({ value, label }) => [value, label]));
   const symbol = COEFFICIENTS[method].symbol;
   const { homogeneity, within } = data;
+  const table: ValueTable<GroupLine> = {
+    caption: `${displayName(pair.x)} × ${displayName(pair.y)} by ${displayName(by)}`,
+    columns: groupColumns(symbol, settings),
+    rows: [
+      ...data.groups.slice(0, MOST_GROUPS).map(({ value, test }) => ({ label: labels.get(value) ?? String(value), test, isWhole: false })),
+      { label: 'all rows', test: data.whole, isWhole: true },
+    ],
+    isStrong: ({ isWhole }) => isWhole,
+  };
   return (
     <div data-testid="by-group">
       <label className="mb-1 inline-flex items-center gap-1 text-[13px] text-muted">
@@ -52,45 +79,7 @@ export function ByGroupSection(context: PairContext) {
           ))}
         </select>
       </label>
-      <table className="figures w-full text-[13px]">
-        <thead>
-          <tr className="border-b border-rule text-muted">
-            <th scope="col" className="py-1 text-left font-normal">
-              group
-            </th>
-            <th scope="col" className="text-right font-normal">
-              n
-            </th>
-            <th scope="col" className="text-right font-normal">
-              {symbol}
-            </th>
-            <th scope="col" className="text-right font-normal">
-              interval
-            </th>
-            <th scope="col" className="text-right font-normal">
-              p
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {[
-            ...data.groups.slice(0, MOST_GROUPS).map(({ value, test }) => [labels.get(value) ?? String(value), test] as const),
-            [ALL_ROWS, data.whole] as const,
-          ].map(([label, test]) => (
-            <tr key={label} className={`border-b border-rule ${label === ALL_ROWS ? 'font-semibold' : ''}`}>
-              <th scope="row" className={`py-1 text-left ${label === ALL_ROWS ? 'font-semibold' : 'font-normal'}`}>
-                {label}
-              </th>
-              <td className="text-right">{test.n}</td>
-              <td className="text-right">{formatCoefficient(test.coefficient ?? Number.NaN)}</td>
-              <td className="text-right whitespace-nowrap">
-                {test.interval ? formatInterval(test.interval.low, test.interval.high) : '–'}
-              </td>
-              <td className="text-right">{test.pValue === null ? '–' : formatP(test.pValue, settings.levels)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <ValueTableView table={table} className="w-full text-[13px]" />
       <p className="mt-2 text-[13px]">
         {data.reversed && <strong>The sign reverses inside the groups. </strong>}
         {data.hidden && <strong>The groups hide an association. </strong>}

@@ -5,6 +5,8 @@ import { percent } from '../coefficients/cell-data';
 import { FailureNotice } from '../controls/failure-notice';
 import { asMeasured, significant } from '../figures/as-measured';
 import { displayName } from '../study/variable-name';
+import type { ValueTable } from '../tables/columns';
+import { ValueTableView } from '../tables/value-table-view';
 import { type PairContext, pairOf } from './pair-request';
 
 /** The simple regression of the pair: y on x, whole. */
@@ -18,46 +20,40 @@ export function LineSection(context: PairContext) {
   if (slope.value === null || intercept.value === null) return <p>No line: too few rows, or {x} does not vary.</p>;
   const outside = data.xMin !== null && data.xMax !== null && (data.xMin > 0 || data.xMax < 0);
   const sign = slope.value < 0 ? '−' : '+';
+  const table: ValueTable<readonly [name: string, term: typeof slope]> = {
+    caption: `Line of ${y} on ${x}`,
+    columns: [
+      { name: '', nameInFile: 'term', shown: ([name]) => name },
+      { name: 'estimate', shown: ([, term]) => significant(term.value), exact: ([, term]) => term.value },
+      { name: 'SE', shown: ([, term]) => significant(term.se), exact: ([, term]) => term.se },
+      {
+        name: `${percent(settings.level)} interval`,
+        shown: ([, { low, high }]) => (low === null || high === null ? '–' : `[${significant(low)}, ${significant(high)}]`),
+        only: 'screen',
+        // Both limits have four digits and more: the card is too narrow for them side by side.
+        onScreen: ([, { low, high }]) =>
+          low !== null &&
+          high !== null && (
+            <>
+              [{significant(low)},<br />
+              {significant(high)}]
+            </>
+          ),
+      },
+      { name: 'low', shown: () => '', exact: ([, { low }]) => low, only: 'file' },
+      { name: 'high', shown: () => '', exact: ([, { high }]) => high, only: 'file' },
+    ],
+    rows: [
+      ['intercept', intercept],
+      ['slope', slope],
+    ],
+  };
   return (
     <div data-testid="line-figures">
       <p className="font-serif text-[16px]">
         {y} = {significant(intercept.value)} {sign} {significant(Math.abs(slope.value))} · {x}
       </p>
-      <table className="figures mt-2 w-full text-[13px]">
-        <thead>
-          <tr className="border-b border-rule text-muted">
-            <th scope="col" className="py-1 text-left font-normal" aria-label="Term" />
-            <th scope="col" className="text-right font-normal">
-              estimate
-            </th>
-            <th scope="col" className="text-right font-normal">
-              SE
-            </th>
-            <th scope="col" className="text-right font-normal">
-              {percent(settings.level)} interval
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {(
-            [
-              ['intercept', intercept],
-              ['slope', slope],
-            ] as const
-          ).map(([name, term]) => (
-            <tr key={name} className="border-b border-rule">
-              <th scope="row" className="py-1 text-left font-normal">
-                {name}
-              </th>
-              <td className="text-right">{significant(term.value)}</td>
-              <td className="text-right">{significant(term.se)}</td>
-              <td className="text-right whitespace-nowrap">
-                {term.low === null || term.high === null ? '–' : `[${significant(term.low)}, ${significant(term.high)}]`}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <ValueTableView table={table} className="mt-2 w-full text-[13px]" />
       <p className="figures mt-2 text-[13px]">
         r² = {formatCoefficient(data.r2 ?? Number.NaN, 3)}, adjusted R² = {formatCoefficient(data.adjustedR2 ?? Number.NaN, 3)}, residual SD
         = {significant(data.residualSd)}, F(1, {data.dfResidual}) = {significant(data.f)}, p{' '}

@@ -1,19 +1,13 @@
-import type { CorrelationSettings, PairResult, Study, Variable } from '@ivlen/contract';
-import {
-  adviseMethod,
-  COEFFICIENTS,
-  formatCoefficient,
-  formatInterval,
-  formatP,
-  METHOD_NAMES,
-  type Method,
-  type MethodAdvice,
-} from '@ivlen/core';
+import type { CorrelationSettings, PairResult, PairTest, Study, Variable } from '@ivlen/contract';
+import { adviseMethod, COEFFICIENTS, formatCoefficient, formatP, METHOD_NAMES, type Method, type MethodAdvice } from '@ivlen/core';
 import { percent } from '../coefficients/cell-data';
 import { useShapeMarks } from '../settings/use-shape-marks';
 import { useReadOnly } from '../study/read-only';
 import { useStudyChanges } from '../study/use-study-changes';
 import { displayName } from '../study/variable-name';
+import type { ValueTable } from '../tables/columns';
+import { intervalColumns } from '../tables/interval-columns';
+import { ValueTableView } from '../tables/value-table-view';
 import type { Pair } from './use-pair-selection';
 
 interface MethodChoiceProps {
@@ -38,44 +32,34 @@ export function MethodChoice({ study, pair: { x, y }, result, method, settings }
   const own = [x, y].filter(({ id }) => study.state.pairMethods[id] !== undefined);
   const follows = advice.method === method || own.length > 0;
   const causes = follows ? [] : [x, y].filter(({ id, kind }) => marked.has(id) || kind === 'ordinal');
+  const table: ValueTable<Method> = {
+    caption: `${displayName(x)} × ${displayName(y)} by each coefficient`,
+    columns: [
+      { name: 'Method', shown: (item) => COEFFICIENTS[item].name },
+      {
+        name: 'Coefficient',
+        shown: (item) => formatCoefficient(result.tests[item].coefficient ?? Number.NaN),
+        exact: (item) => result.tests[item].coefficient,
+      },
+      ...intervalColumns<Method>(`${percent(level)} interval`, (item) => result.tests[item].interval),
+      {
+        name: 'p',
+        shown: (item) => pInWords(result.tests[item], levels),
+        exact: (item) => result.tests[item].pValue,
+        onScreen: (item) => (
+          <>
+            {pInWords(result.tests[item], levels)}
+            {result.tests[item].pMethod === 'exact' && <span className="block text-[12px] font-normal text-muted">exact</span>}
+          </>
+        ),
+      },
+    ],
+    rows: [method, ...METHOD_NAMES.filter((item) => item !== method)],
+    isStrong: (item) => item === method,
+  };
   return (
     <section aria-label="Methods" className="mt-4">
-      <table className="w-full">
-        <thead>
-          <tr className="border-b border-rule text-[13px] text-muted">
-            <th scope="col" className="py-1 text-left font-normal">
-              Method
-            </th>
-            <th scope="col" className="text-right font-normal">
-              Coefficient
-            </th>
-            <th scope="col" className="text-right font-normal">
-              {percent(level)} interval
-            </th>
-            <th scope="col" className="text-right font-normal">
-              p
-            </th>
-          </tr>
-        </thead>
-        <tbody className="figures">
-          {[method, ...METHOD_NAMES.filter((item) => item !== method)].map((item) => {
-            const { coefficient, interval, pValue, pMethod } = result.tests[item];
-            return (
-              <tr key={item} className={`border-b border-rule ${item === method ? 'font-semibold' : ''}`}>
-                <th scope="row" className={`py-1 text-left ${item === method ? 'font-semibold' : 'font-normal'}`}>
-                  {COEFFICIENTS[item].name}
-                </th>
-                <td className="text-right">{formatCoefficient(coefficient ?? Number.NaN)}</td>
-                <td className="text-right whitespace-nowrap">{interval ? formatInterval(interval.low, interval.high) : '–'}</td>
-                <td className="pl-2 text-right whitespace-nowrap">
-                  {pValue === null ? '–' : formatP(pValue, levels)}
-                  {pMethod === 'exact' && <span className="block text-[12px] font-normal text-muted">exact</span>}
-                </td>
-              </tr>
-            );
-          })}
-        </tbody>
-      </table>
+      <ValueTableView table={table} />
       <p className="mt-2" data-testid="method-advice">
         {own.length > 0 ? (
           <>
@@ -93,6 +77,10 @@ export function MethodChoice({ study, pair: { x, y }, result, method, settings }
       <Decisions study={study} own={own} causes={causes} advice={advice} />
     </section>
   );
+}
+
+function pInWords({ pValue }: PairTest, levels: readonly number[]): string {
+  return pValue === null ? '–' : formatP(pValue, levels);
 }
 
 interface DecisionsProps {

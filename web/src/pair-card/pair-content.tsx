@@ -1,5 +1,6 @@
 import { type CorrelationSettings, type PairResult, pairKey, type Study, type Variable } from '@ivlen/contract';
 import { Section } from '../controls/section';
+import { displayName } from '../study/variable-name';
 import { ByGroupSection } from './by-group-section';
 import { CompareSection } from './compare-section';
 import { LineSection } from './line-section';
@@ -28,7 +29,13 @@ export function PairSummary({ context, variables, result }: Omit<PairContentProp
   const { study, pair, method, settings } = context;
   return (
     <>
-      <PairFigures result={result} method={method} settings={settings} adjustedP={context.adjustedP} />
+      <PairFigures
+        title={`${displayName(pair.x)} × ${displayName(pair.y)}`}
+        result={result}
+        method={method}
+        settings={settings}
+        adjustedP={context.adjustedP}
+      />
       <PairSentence
         pair={pair}
         result={result}

@@ -4,8 +4,13 @@ import type { ReactNode } from 'react';
 import { percent } from '../coefficients/cell-data';
 import { adjustmentInWords } from '../coefficients/correlation-parts';
 import { Hint } from '../controls/tooltip';
+import type { ValueTable } from '../tables/columns';
+import type { Cell } from '../tables/csv';
+import { ValueTableView } from '../tables/value-table-view';
 
 interface PairFiguresProps {
+  /** The two variables. */
+  readonly title: string;
   readonly result: PairResult;
   readonly method: Method;
   readonly settings: CorrelationSettings;
@@ -21,7 +26,7 @@ const P_METHODS: Readonly<Record<PairTest['pMethod'], string>> = {
 };
 
 /** The numbers of the pair by its method, each with its name. */
-export function PairFigures({ result: { n, tests }, method, settings, adjustedP }: PairFiguresProps) {
+export function PairFigures({ title, result: { n, tests }, method, settings, adjustedP }: PairFiguresProps) {
   const { levels, alternative, level, control } = settings;
   const { coefficient, pValue, log10P, pMethod, statistic, interval, degenerate, undefinedBecause } = tests[method];
   const { name, symbol } = COEFFICIENTS[method];
@@ -34,53 +39,59 @@ export function PairFigures({ result: { n, tests }, method, settings, adjustedP 
       : degenerate
         ? `none: ${symbol} is exactly ±1`
         : `none: needs ${COEFFICIENTS[method].fewestForInterval} rows`;
-  return (
-    <table className="mt-3 w-full border-t border-rule" data-testid="pair-figures">
-      <tbody>
-        <Row name={control.length > 0 ? `${name}, partial` : name} strong>
-          {formatCoefficient(r, 3)}
-        </Row>
-        <Row name={`${interval ? levelInWords(interval, n) : percent(level)} confidence interval`}>
-          {interval ? formatInterval(interval.low, interval.high, 3) : noInterval}
-        </Row>
-        {interval?.unsure && <Row name="interval">no promise: under five rows differ from the commonest value</Row>}
-        <Row name={alternative === 'two-sided' ? 'p, two-sided' : `p, one-sided (${alternative === 'greater' ? 'positive' : 'negative'})`}>
-          {Number.isNaN(p) ? (
-            '–'
-          ) : (
-            <Hint text={`p = ${full}`}>
-              <span className="inline-block" role="note" aria-label={`${formatP(p, levels)}, in full ${full}`}>
-                {formatP(p, levels)}
-                {p < 0.001 && <span className="ml-2 text-muted">{full}</span>}
-              </span>
-            </Hint>
-          )}
-        </Row>
-        {adjustedP !== null && <Row name={`p, ${adjustmentInWords(settings.adjust)}`}>{formatP(adjustedP, levels)}</Row>}
-        <Row name="n, rows used">{n}</Row>
-        {pMethod === 't' ? (
-          <>
-            <Row name="t">{statistic ? formatFixed(statistic.value, 3) : degenerate ? '±∞' : '–'}</Row>
-            <Row name="degrees of freedom">{Number.isNaN(p) ? '–' : (statistic?.df ?? n - 2)}</Row>
-          </>
-        ) : (
-          !Number.isNaN(p) && <Row name="how p was got">{P_METHODS[pMethod]}</Row>
-        )}
-        {COEFFICIENTS[method].squareIsShared && control.length === 0 && (
-          <Row name="r², variance shared">{Number.isNaN(r) ? '–' : formatCoefficient(r * r, 3)}</Row>
-        )}
-      </tbody>
-    </table>
-  );
+  const number = (name: string, value: number | null, shown: string): PairLine => ({ name, shown, exact: value });
+  const lines: readonly (PairLine | false | null | undefined)[] = [
+    { ...number(control.length > 0 ? `${name}, partial` : name, coefficient, formatCoefficient(r, 3)), isStrong: true },
+    {
+      name: `${interval ? levelInWords(interval, n) : percent(level)} confidence interval`,
+      shown: interval ? formatInterval(interval.low, interval.high, 3) : noInterval,
+      exact: interval && `${interval.low} to ${interval.high}`,
+    },
+    interval?.unsure && number('interval', null, 'no promise: under five rows differ from the commonest value'),
+    {
+      ...number(
+        alternative === 'two-sided' ? 'p, two-sided' : `p, one-sided (${alternative === 'greater' ? 'positive' : 'negative'})`,
+        pValue,
+        Number.isNaN(p) ? '–' : formatP(p, levels),
+      ),
+      ...(Number.isNaN(p) ? {} : { onScreen: <FullP p={p} full={full} levels={levels} /> }),
+    },
+    adjustedP !== null && number(`p, ${adjustmentInWords(settings.adjust)}`, adjustedP, formatP(adjustedP, levels)),
+    number('n, rows used', n, String(n)),
+    pMethod === 't' && number('t', statistic?.value ?? null, statistic ? formatFixed(statistic.value, 3) : degenerate ? '±∞' : '–'),
+    pMethod === 't' && number('degrees of freedom', statistic?.df ?? null, Number.isNaN(p) ? '–' : String(statistic?.df ?? n - 2)),
+    pMethod !== 't' && !Number.isNaN(p) && { name: 'how p was got', shown: P_METHODS[pMethod], exact: P_METHODS[pMethod] },
+    COEFFICIENTS[method].squareIsShared &&
+      control.length === 0 &&
+      number('r², variance shared', r * r, Number.isNaN(r) ? '–' : formatCoefficient(r * r, 3)),
+  ];
+  const table: ValueTable<PairLine> = {
+    caption: title,
+    columns: [
+      { name: 'statistic', shown: (line) => line.name },
+      { name: 'value', shown: (line) => line.shown, exact: (line) => line.exact, onScreen: (line) => line.onScreen },
+    ],
+    rows: lines.filter((line) => line !== false && line !== null && line !== undefined),
+    isStrong: (line) => line.isStrong === true,
+  };
+  return <ValueTableView table={table} className="mt-3 w-full" headShown={false} testId="pair-figures" />;
 }
 
-function Row({ name, strong = false, children }: { name: string; strong?: boolean; children: ReactNode }) {
+interface PairLine {
+  readonly name: string;
+  readonly shown: string;
+  readonly exact: Cell;
+  readonly onScreen?: ReactNode;
+  readonly isStrong?: boolean;
+}
+
+function FullP({ p, full, levels }: { readonly p: number; readonly full: string; readonly levels: readonly number[] }) {
   return (
-    <tr className={`border-b border-rule ${strong ? 'font-semibold' : ''}`}>
-      <th scope="row" className="py-1 pr-3 text-left font-normal">
-        {name}
-      </th>
-      <td className="py-1 text-right whitespace-nowrap">{children}</td>
-    </tr>
+    <Hint text={`p = ${full}`}>
+      <span className="inline-block" role="note" aria-label={`${formatP(p, levels)}, in full ${full}`}>
+        {formatP(p, levels)}
+        {p < 0.001 && <span className="ml-2 text-muted">{full}</span>}
+      </span>
+    </Hint>
   );
 }

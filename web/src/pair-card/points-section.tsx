@@ -1,5 +1,5 @@
 import type { InfluenceResult } from '@ivlen/contract';
-import { COEFFICIENTS, formatCoefficient, formatP, METHOD_NAMES } from '@ivlen/core';
+import { COEFFICIENTS, formatCoefficient, formatP, METHOD_NAMES, type Method } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { analysisQuery } from '../api/queries';
@@ -7,6 +7,8 @@ import { FailureNotice } from '../controls/failure-notice';
 import { asMeasured } from '../figures/as-measured';
 import { useReadOnly } from '../study/read-only';
 import { useStudyChanges } from '../study/use-study-changes';
+import type { TableColumn, ValueTable } from '../tables/columns';
+import { ValueTableView } from '../tables/value-table-view';
 import { type PairContext, pairOf } from './pair-request';
 import { useWithout } from './use-without';
 
@@ -28,6 +30,8 @@ export function PointsSection(context: PairContext) {
   return <Points context={context} data={data} />;
 }
 
+type Point = InfluenceResult['points'][number];
+
 function Points({ context, data }: { context: PairContext; data: InfluenceResult }) {
   const { study, method } = context;
   const [tried, setTried] = useState<ReadonlySet<number>>(new Set());
@@ -47,6 +51,43 @@ function Points({ context, data }: { context: PairContext; data: InfluenceResult
       },
       { onSuccess: () => setTried(new Set()) },
     );
+  const nameOf = ({ row, name }: Point) => `row ${row}${name ? ` (${name})` : ''}`;
+  const tick = (row: number, ticked: boolean) => {
+    const next = new Set(tried);
+    if (ticked) next.add(row);
+    else next.delete(row);
+    setTried(next);
+  };
+  const table: ValueTable<Point> = {
+    caption: 'Rows that change the coefficient most',
+    columns: [
+      {
+        name: 'try without',
+        nameInFile: 'row',
+        shown: nameOf,
+        exact: ({ row }) => row,
+        onScreen: (point) => (
+          <label className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-4 accent-accent"
+              checked={tried.has(point.row)}
+              onChange={(event) => tick(point.row, event.target.checked)}
+            />
+            {nameOf(point)}
+          </label>
+        ),
+      },
+      { name: 'x', shown: ({ x }) => asMeasured(x), exact: ({ x }) => x },
+      { name: 'y', shown: ({ y }) => asMeasured(y), exact: ({ y }) => y },
+      {
+        name: `${symbol} without`,
+        shown: ({ without }) => formatCoefficient(without ?? Number.NaN, 3),
+        exact: ({ without }) => without,
+      },
+    ],
+    rows: data.points,
+  };
   return (
     <div data-testid="points-that-matter">
       {carrying && (
@@ -55,50 +96,7 @@ function Points({ context, data }: { context: PairContext; data: InfluenceResult
           with it, {formatCoefficient(carrying.without ?? Number.NaN)} without.
         </p>
       )}
-      <table className="figures w-full text-[13px]">
-        <thead>
-          <tr className="border-b border-rule text-muted">
-            <th scope="col" className="py-1 text-left font-normal">
-              try without
-            </th>
-            <th scope="col" className="text-right font-normal">
-              x
-            </th>
-            <th scope="col" className="text-right font-normal">
-              y
-            </th>
-            <th scope="col" className="text-right font-normal">
-              {symbol} without
-            </th>
-          </tr>
-        </thead>
-        <tbody>
-          {data.points.map(({ row, name, x, y, without }) => (
-            <tr key={row} className="border-b border-rule">
-              <th scope="row" className="py-1 text-left font-normal">
-                <label className="flex items-center gap-2">
-                  <input
-                    type="checkbox"
-                    className="size-4 accent-accent"
-                    checked={tried.has(row)}
-                    onChange={(event) => {
-                      const next = new Set(tried);
-                      if (event.target.checked) next.add(row);
-                      else next.delete(row);
-                      setTried(next);
-                    }}
-                  />
-                  row {row}
-                  {name && ` (${name})`}
-                </label>
-              </th>
-              <td className="text-right">{asMeasured(x)}</td>
-              <td className="text-right">{asMeasured(y)}</td>
-              <td className="text-right">{formatCoefficient(without ?? Number.NaN, 3)}</td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <ValueTableView table={table} className="w-full text-[13px]" />
       <p className="mt-1 text-[13px] text-muted">
         {symbol} = {formatCoefficient(data.coefficient ?? Number.NaN, 3)} with all {data.n} rows. Those that change it most stand first.
       </p>
@@ -117,47 +115,37 @@ function Points({ context, data }: { context: PairContext; data: InfluenceResult
 }
 
 function WithAndWithout({ context, rows }: { context: PairContext; rows: readonly number[] }) {
-  const figures = useWithout(context, rows);
+  const values = useWithout(context, rows);
   const { levels } = context.settings;
-  return (
-    <table className="figures mt-3 w-full text-[13px]" data-testid="with-and-without" aria-label="With and without the rows ticked">
-      <thead>
-        <tr className="border-b border-rule text-muted">
-          <th scope="col" className="py-1 text-left font-normal" aria-label="Coefficient" />
-          <th scope="col" className="text-right font-normal">
-            with
-          </th>
-          <th scope="col" className="text-right font-normal">
-            p
-          </th>
-          <th scope="col" className="text-right font-normal">
-            without
-          </th>
-          <th scope="col" className="text-right font-normal">
-            p
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {METHOD_NAMES.map((method) => {
-          const [before, after] = [figures?.before[method], figures?.after[method]];
-          return (
-            <tr key={method} className="border-b border-rule">
-              <th scope="row" className="py-1 text-left font-normal">
-                {COEFFICIENTS[method].symbol}
-              </th>
-              {[before, after].flatMap((test, k) => [
-                <td key={`${k}c`} className={`text-right ${k === 1 ? 'font-semibold' : ''}`}>
-                  {test ? formatCoefficient(test.coefficient, 3) : '…'}
-                </td>,
-                <td key={`${k}p`} className={`text-right ${k === 1 ? 'font-semibold' : ''}`}>
-                  {test ? formatP(test.pValue, levels) : '…'}
-                </td>,
-              ])}
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
-  );
+  const side = (when: 'before' | 'after', name: string): TableColumn<Method>[] => {
+    const testOf = (method: Method) => values?.[when][method];
+    return [
+      {
+        name,
+        shown: (method) => formatCoefficient(testOf(method)?.coefficient ?? Number.NaN, 3),
+        exact: (method) => testOf(method)?.coefficient ?? null,
+        onScreen: (method) => onScreen(testOf(method), ({ coefficient }) => formatCoefficient(coefficient, 3)),
+      },
+      {
+        name: 'p',
+        nameInFile: `p, ${name}`,
+        shown: (method) => formatP(testOf(method)?.pValue ?? Number.NaN, levels),
+        exact: (method) => testOf(method)?.pValue ?? null,
+        onScreen: (method) => onScreen(testOf(method), ({ pValue }) => formatP(pValue, levels)),
+      },
+    ];
+    function onScreen<T>(test: T | undefined, write: (test: T) => string) {
+      return <span className={when === 'after' ? 'font-semibold' : ''}>{test ? write(test) : '…'}</span>;
+    }
+  };
+  const table: ValueTable<Method> = {
+    caption: 'With and without the rows ticked',
+    columns: [
+      { name: '', nameInFile: 'coefficient', shown: (method) => COEFFICIENTS[method].symbol },
+      ...side('before', 'with'),
+      ...side('after', 'without'),
+    ],
+    rows: METHOD_NAMES,
+  };
+  return <ValueTableView table={table} className="mt-3 w-full text-[13px]" testId="with-and-without" tools={values !== null} />;
 }

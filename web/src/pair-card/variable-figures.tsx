@@ -1,42 +1,35 @@
 import type { PairResult, Variable } from '@ivlen/contract';
 import { formatMeasured } from '../figures/format-measured';
 import { displayName } from '../study/variable-name';
+import type { ValueTable } from '../tables/columns';
+import { ValueTableView } from '../tables/value-table-view';
 import type { Pair } from './use-pair-selection';
 
 /** Mean and SD of both variables over the rows of the pair. */
 export function VariableFigures({ pair: { x, y }, result }: { pair: Pair; result: PairResult }) {
+  const table: ValueTable<readonly [Variable, PairResult['x']]> = {
+    caption: `Over the ${result.n.toLocaleString('en-GB')} rows used`,
+    columns: [
+      {
+        name: 'Variable',
+        shown: ([variable]) => [displayName(variable), variable.unit].filter(Boolean).join(', '),
+        onScreen: ([variable]) => (
+          <>
+            {displayName(variable)} <span className="text-[13px] text-muted">{variable.unit}</span>
+          </>
+        ),
+      },
+      { name: 'Mean', shown: ([{ decimals }, { mean, sd }]) => formatMeasured(mean, sd, decimals), exact: ([, { mean }]) => mean },
+      { name: 'SD', shown: ([{ decimals }, { sd }]) => formatMeasured(sd, sd, decimals), exact: ([, { sd }]) => sd },
+    ],
+    rows: [
+      [x, result.x],
+      [y, result.y],
+    ],
+  };
   return (
-    <table className="mt-4 w-full">
-      <caption className="pb-1 text-left text-[13px] text-muted">Over the {result.n.toLocaleString('en-GB')} rows used</caption>
-      <thead>
-        <tr className="border-b border-rule text-[13px] text-muted">
-          <th scope="col" className="py-1 text-left font-normal">
-            Variable
-          </th>
-          <th scope="col" className="py-1 text-right font-normal">
-            Mean
-          </th>
-          <th scope="col" className="py-1 text-right font-normal">
-            SD
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        <VariableLine variable={x} figures={result.x} />
-        <VariableLine variable={y} figures={result.y} />
-      </tbody>
-    </table>
-  );
-}
-
-function VariableLine({ variable, figures: { mean, sd } }: { variable: Variable; figures: PairResult['x'] }) {
-  return (
-    <tr className="border-b border-rule">
-      <th scope="row" className="py-1 pr-2 text-left font-normal">
-        {displayName(variable)} <span className="text-[13px] text-muted">{variable.unit}</span>
-      </th>
-      <td className="py-1 text-right">{formatMeasured(mean, sd, variable.decimals)}</td>
-      <td className="py-1 pl-3 text-right">{formatMeasured(sd, sd, variable.decimals)}</td>
-    </tr>
+    <div className="mt-4">
+      <ValueTableView table={table} captionShown fileName={`${displayName(x)} and ${displayName(y)}`} />
+    </div>
   );
 }

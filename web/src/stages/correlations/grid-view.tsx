@@ -1,7 +1,7 @@
 import type { Matrix } from '../../coefficients/matrix';
 import type { ArrangementProps } from '../../pair-card/arrangement';
 import { useShapeMarks } from '../../settings/use-shape-marks';
-import { CopyTableButton } from '../../tables/table-copy';
+import { TableTools } from '../../tables/table-tools';
 import { ColourMatrix } from './colour-matrix';
 import { CorrelationGrid } from './correlation-grid';
 import { GridLegend } from './grid-legend';
@@ -38,7 +38,7 @@ export function GridView({
         cautionsNotSought={state.cautionsNotSought}
       />
       <div className="mt-2">
-        <CopyTableButton table={table} />
+        <TableTools table={table} fileName={`${study.name} correlation matrix`} />
       </div>
     </>
   );

@@ -1,4 +1,4 @@
-import type { CorrelationSettings, Half, Study } from '@ivlen/contract';
+import type { CorrelationSettings, Half, Study, Variable, VariableDescription } from '@ivlen/contract';
 import { COEFFICIENTS, countMarks, formatCoefficient } from '@ivlen/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
@@ -12,10 +12,16 @@ import { tally } from '../../coefficients/tally';
 import { formatMeasured } from '../../figures/format-measured';
 import { rowsInWords } from '../../study/rows-in-use';
 import { displayName } from '../../study/variable-name';
-import type { TextTable } from '../../tables/table-copy';
+import type { TableColumn, ValueTable } from '../../tables/columns';
+
+interface NumberedVariable {
+  readonly variable: Variable;
+  readonly index: number;
+  readonly d: VariableDescription | undefined;
+}
 
 /** The matrix as papers print it: numbered variables, means and standard deviations, marks told in a note. */
-export function useMatrixTable(study: Study, matrix: Matrix, settings: CorrelationSettings): TextTable {
+export function useMatrixTable(study: Study, matrix: Matrix, settings: CorrelationSettings): ValueTable<NumberedVariable> {
   const { variables } = matrix;
   const { data } = useQuery({
     ...analysisQuery(study.id, study.head, { kind: 'describe', variables: variables.map(({ id }) => id).sort() }),
@@ -25,15 +31,29 @@ export function useMatrixTable(study: Study, matrix: Matrix, settings: Correlati
     const described = new Map(data?.variables.map((item) => [item.id, item]));
     return {
       caption: `${coefficientNames([matrix.methods[0] ?? 'pearson'])} among ${variables.length} variables, with means and standard deviations`,
-      head: ['Variable', 'M', 'SD', ...variables.map((_, j) => String(j + 1))],
-      rows: variables.map((row, i) => {
-        const d = described.get(row.id);
-        const figures = [d?.mean, d?.sd].map((value) => (d ? formatMeasured(value ?? null, d.sd, row.decimals) : ''));
-        const cells = variables.map((column, j) =>
-          i === j ? '–' : cellText(matrix.cell(row, column), i > j ? settings.below : settings.above, settings),
-        );
-        return [`${i + 1}. ${displayName(row)}`, ...figures, ...cells];
-      }),
+      columns: [
+        { name: 'Variable', shown: ({ variable, index }) => `${index + 1}. ${displayName(variable)}` },
+        {
+          name: 'M',
+          shown: ({ variable, d }) => (d ? formatMeasured(d.mean, d.sd, variable.decimals) : ''),
+          exact: ({ d }) => d?.mean ?? null,
+        },
+        {
+          name: 'SD',
+          shown: ({ variable, d }) => (d ? formatMeasured(d.sd, d.sd, variable.decimals) : ''),
+          exact: ({ d }) => d?.sd ?? null,
+        },
+        ...variables.map(
+          (column, j): TableColumn<NumberedVariable> => ({
+            name: String(j + 1),
+            nameInFile: displayName(column),
+            shown: ({ variable, index }) =>
+              index === j ? '–' : cellText(matrix.cell(variable, column), index > j ? settings.below : settings.above, settings),
+            exact: ({ variable, index }) => (index === j ? 1 : matrix.cell(variable, column).coefficient),
+          }),
+        ),
+      ],
+      rows: variables.map((variable, index) => ({ variable, index, d: described.get(variable.id) })),
       note: noteOf(study, matrix, settings),
     };
   }, [study, matrix, settings, variables, data]);

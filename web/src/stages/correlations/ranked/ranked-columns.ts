@@ -3,6 +3,7 @@ import { COEFFICIENTS, countMarks, formatCoefficient, formatInterval, formatP, M
 import { CAUTION_WORDS } from '../../../coefficients/caution-words';
 import { decisiveP, type GridCellData, percent } from '../../../coefficients/cell-data';
 import { displayName } from '../../../study/variable-name';
+import type { TableColumn } from '../../../tables/columns';
 import type { Ranking } from './use-ranking';
 
 /** One pair by every method; `main` is that by which it is reported. */
@@ -11,14 +12,11 @@ export interface RankedPair {
   readonly by: Readonly<Record<Method, GridCellData>>;
 }
 
-export interface RankedColumn {
+export interface RankedColumn extends Pick<TableColumn<RankedPair>, 'name' | 'shown' | 'align'> {
   readonly id: string;
-  readonly name: string;
-  readonly text?: boolean;
   readonly ascendingFirst?: boolean;
   /** What it is sorted by; NaN comes last either way. */
   readonly sortBy: (pair: RankedPair) => number | string;
-  readonly shown: (pair: RankedPair) => string;
 }
 
 export function pairName({ main }: RankedPair): string {
@@ -46,7 +44,7 @@ export function rankedColumns({ levels, level, adjust }: CorrelationSettings): R
     shown: ({ main }) => formatP(main.adjustedP, levels),
   };
   return [
-    { id: 'pair', name: 'pair', text: true, ascendingFirst: true, sortBy: pairName, shown: pairName },
+    { id: 'pair', name: 'pair', align: 'left', ascendingFirst: true, sortBy: pairName, shown: pairName },
     {
       id: 'size',
       name: 'size',
@@ -79,7 +77,7 @@ export function rankedColumns({ levels, level, adjust }: CorrelationSettings): R
     {
       id: 'cautions',
       name: 'cautions',
-      text: true,
+      align: 'left',
       sortBy: ({ main }) => own(main.cautions).reduce((sum, { level: grade }) => sum + (grade === 'note' ? 1 : 10), 0),
       shown: ({ main }) =>
         own(main.cautions)

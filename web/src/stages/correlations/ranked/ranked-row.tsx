@@ -42,8 +42,8 @@ export function RankedRow({ index, pair, columns, settings, chosen, onOpen }: Ra
         return (
           <td
             key={column.id}
-            className={`px-1.5 whitespace-nowrap ${column.text ? 'max-w-72 truncate text-left text-caution' : 'text-right'}`}
-            title={column.text ? column.shown(pair) : undefined}
+            className={`px-1.5 whitespace-nowrap ${column.align === 'left' ? 'max-w-72 truncate text-left text-caution' : 'text-right'}`}
+            title={column.align === 'left' ? column.shown(pair) : undefined}
           >
             {column.id === 'interval' ? (
               <Whisker low={main.low} high={main.high} at={main.coefficient} words={column.shown(pair)} />

@@ -1,25 +1,21 @@
 import { METHOD_NAMES } from '@ivlen/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { Download } from 'lucide-react';
 import { useMemo, useRef } from 'react';
 import type { Matrix } from '../../../coefficients/matrix';
 import { commonMethod } from '../../../coefficients/requests';
 import { distinctPairs } from '../../../coefficients/tally';
 import { useMatrix } from '../../../coefficients/use-matrix';
-import { saveText } from '../../../controls/save-text';
 import type { ArrangementProps } from '../../../pair-card/arrangement';
-import { CopyTableButton } from '../../../tables/table-copy';
+import { TableTools } from '../../../tables/table-tools';
 import { GridSkeleton } from '../grid-skeleton';
 import { filterPairs, type RankedPair, rankedColumns, sortPairs } from './ranked-columns';
 import { RankedFilters } from './ranked-filters';
 import { RankedRow } from './ranked-row';
-import { rankedCsv, rankedTable } from './ranked-table';
+import { rankedTable } from './ranked-table';
 import { useRanking } from './use-ranking';
 
 const ROW_HEIGHT = 30;
 const DRAWN_BEYOND = 12;
-/** So many pairs go into a copied table. */
-const MOST_COPIED = 500;
 
 /** All pairs in a table, by every method; sorted, filtered, exported. */
 export function RankedView(props: ArrangementProps) {
@@ -70,15 +66,8 @@ function Ranked({ study, settings, selection, matrix }: ArrangementProps & { rea
         <span className="text-muted" data-testid="ranked-count">
           {shown.length === all.length ? `${all.length} pairs` : `${shown.length} of ${all.length} pairs`}
         </span>
-        <span className="ml-auto flex gap-4">
-          {shown.length <= MOST_COPIED && <CopyTableButton table={rankedTable(shown, columns, settings)} />}
-          <button
-            type="button"
-            className="button-quiet text-[13px]"
-            onClick={() => saveText(`${study.name} correlations.csv`, 'text/csv', rankedCsv(shown, settings))}
-          >
-            <Download size={14} aria-hidden="true" /> Export CSV
-          </button>
+        <span className="ml-auto">
+          <TableTools table={rankedTable(shown, columns, settings)} fileName={`${study.name} correlations`} />
         </span>
       </div>
       <table ref={table} className="figures w-full text-[13px]" aria-label="Pairs, ranked" aria-rowcount={shown.length + 1}>
@@ -91,7 +80,7 @@ function Ranked({ study, settings, selection, matrix }: ArrangementProps & { rea
                   key={column.id}
                   scope="col"
                   aria-sort={sorted}
-                  className={`px-1.5 py-1.5 align-bottom font-normal text-muted ${column.text ? 'text-left' : 'text-right'}`}
+                  className={`px-1.5 py-1.5 align-bottom font-normal text-muted ${column.align === 'left' ? 'text-left' : 'text-right'}`}
                 >
                   <button
                     type="button"

@@ -1,7 +1,7 @@
-import type { CorrelationSettings, Variable } from '@ivlen/contract';
-import { COEFFICIENTS, countMarks, formatCoefficient, formatInterval, formatP } from '@ivlen/core';
+import type { Variable } from '@ivlen/contract';
+import { COEFFICIENTS, countMarks, formatCoefficient, formatInterval } from '@ivlen/core';
 import { useMemo } from 'react';
-import { cellLines, decisiveP, type GridCellData, percent } from '../../../coefficients/cell-data';
+import { cellLines, decisiveP, percent } from '../../../coefficients/cell-data';
 import { adjustmentInWords } from '../../../coefficients/correlation-parts';
 import { levelInWords } from '../../../coefficients/levels';
 import type { Matrix } from '../../../coefficients/matrix';
@@ -11,8 +11,9 @@ import type { ArrangementProps } from '../../../pair-card/arrangement';
 import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { displayName } from '../../../study/variable-name';
-import { CopyTableButton, type TextTable } from '../../../tables/table-copy';
+import { TableTools } from '../../../tables/table-tools';
 import { isUnderlined } from '../grid-cells';
+import { rectangleTable } from './rectangle-table';
 
 /** Only the pairs that hypotheses are about: outcomes across, predictors down. */
 export function RectangleView(props: ArrangementProps) {
@@ -168,36 +169,8 @@ function Rectangle({ settings, matrix, selection, outcomes, predictors }: RolePr
         first coefficient, and n.
       </p>
       <div className="mt-2">
-        <CopyTableButton table={rectangleTable(matrix, outcomes, predictors, settings, family)} />
+        <TableTools table={rectangleTable(matrix, outcomes, predictors, settings, family)} />
       </div>
     </>
   );
-}
-
-function rectangleTable(
-  matrix: Matrix,
-  outcomes: readonly Variable[],
-  predictors: readonly Variable[],
-  settings: CorrelationSettings,
-  family: (cell: GridCellData) => GridCellData,
-): TextTable {
-  const { levels } = settings;
-  return {
-    caption: `Correlations of ${predictors.length} predictors with ${outcomes.length} outcomes`,
-    head: [
-      'Predictor',
-      ...outcomes.flatMap((outcome) => matrix.methods.map((method) => `${displayName(outcome)}, ${COEFFICIENTS[method].symbol}`)),
-    ],
-    rows: predictors.map((predictor) => [
-      displayName(predictor),
-      ...outcomes.flatMap((outcome) =>
-        matrix.methods.map((method) => {
-          const cell = family(matrix.cellBy(method, predictor, outcome));
-          const p = decisiveP(cell);
-          return `${formatCoefficient(cell.coefficient)}${'*'.repeat(countMarks(p, levels))} ${formatInterval(cell.low, cell.high)}, p ${formatP(p, levels)}, n ${cell.n}`;
-        }),
-      ),
-    ]),
-    note: `${levels.map((p, i) => `${'*'.repeat(i + 1)} p ≤ ${levelInWords(p)}`).join(', ')}; ${adjustmentInWords(settings.adjust)}.`,
-  };
 }

@@ -3,6 +3,8 @@ import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../../../api/queries';
 import { FailureNotice } from '../../../controls/failure-notice';
 import { displayName } from '../../../study/variable-name';
+import type { TableColumn, ValueTable } from '../../../tables/columns';
+import { ValueTableView } from '../../../tables/value-table-view';
 
 /** Which values are missing, which together, and how many rows each pair of variables is left with. */
 export function MissingOverview({ study }: { study: Study }) {
@@ -32,107 +34,70 @@ interface PartProps {
   readonly nameOf: (id: string) => string;
 }
 
+const counted = (value: number) => value.toLocaleString('en-GB');
+
 function Variables({ data, nameOf }: PartProps) {
+  const table: ValueTable<MissingResult['variables'][number]> = {
+    caption: 'Variables with missing values',
+    columns: [
+      { name: 'variable', shown: ({ id }) => nameOf(id) },
+      { name: 'missing', shown: ({ missing }) => counted(missing), exact: ({ missing }) => missing },
+      {
+        name: 'of all rows',
+        shown: ({ missing }) => `${((100 * missing) / data.rows).toFixed(1)} %`,
+        exact: ({ missing }) => missing / data.rows,
+      },
+    ],
+    rows: data.variables,
+  };
   return (
-    <table>
-      <caption className="pb-1 text-left font-semibold">Variables with missing values</caption>
-      <thead>
-        <tr className="border-b border-rule text-[13px] text-muted">
-          <th scope="col" className="pr-6 text-left font-normal">
-            variable
-          </th>
-          <th scope="col" className="px-3 text-right font-normal">
-            missing
-          </th>
-          <th scope="col" className="pl-3 text-right font-normal">
-            of all rows
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {data.variables.map(({ id, missing }) => (
-          <tr key={id}>
-            <th scope="row" className="pr-6 text-left font-normal">
-              {nameOf(id)}
-            </th>
-            <td className="px-3 text-right">{missing.toLocaleString('en-GB')}</td>
-            <td className="pl-3 text-right">{((100 * missing) / data.rows).toFixed(1)} %</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <div>
+      <ValueTableView table={table} captionShown />
+    </div>
   );
 }
 
 function Patterns({ data, nameOf }: PartProps) {
+  const table: ValueTable<MissingResult['patterns'][number]> = {
+    caption: 'Missing together',
+    columns: [
+      { name: 'rows', align: 'right', shown: ({ rows }) => counted(rows), exact: ({ rows }) => rows },
+      { name: 'in which exactly these are missing', align: 'left', shown: ({ missing }) => missing.map(nameOf).join(', ') },
+    ],
+    rows: data.patterns,
+  };
   return (
-    <table>
-      <caption className="pb-1 text-left font-semibold">Missing together</caption>
-      <thead>
-        <tr className="border-b border-rule text-[13px] text-muted">
-          <th scope="col" className="pr-6 text-right font-normal">
-            rows
-          </th>
-          <th scope="col" className="text-left font-normal">
-            in which exactly these are missing
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {data.patterns.map(({ missing, rows }) => (
-          <tr key={missing.join(' ')}>
-            <td className="pr-6 text-right">{rows.toLocaleString('en-GB')}</td>
-            <td className="max-w-md">{missing.map(nameOf).join(', ')}</td>
-          </tr>
-        ))}
-      </tbody>
-      {data.morePatterns > 0 && (
-        <tfoot>
-          <tr>
-            <td colSpan={2} className="text-muted">
-              and {data.morePatterns} rarer sets
-            </td>
-          </tr>
-        </tfoot>
-      )}
-    </table>
+    <div className="max-w-lg">
+      <ValueTableView table={table} captionShown />
+      {data.morePatterns > 0 && <p className="mt-1 text-muted">and {data.morePatterns} rarer sets</p>}
+    </div>
   );
 }
 
 function Pairs({ data, nameOf }: PartProps) {
   const size = Math.sqrt(data.pairs.length);
-  const listed = data.variables.slice(0, size);
+  const listed = data.variables.slice(0, size).map(({ id }, index) => ({ id, index }));
+  const together = (row: number, column: number) => (column <= row ? (data.pairs[row * size + column] ?? 0) : null);
+  const table: ValueTable<(typeof listed)[number]> = {
+    caption: 'Rows complete for each pair, and for one variable on the diagonal',
+    columns: [
+      { name: '', nameInFile: 'variable', shown: ({ id }) => nameOf(id) },
+      ...listed.map(
+        (other): TableColumn<(typeof listed)[number]> => ({
+          name: nameOf(other.id),
+          shown: ({ index }) => {
+            const rows = together(index, other.index);
+            return rows === null ? '' : counted(rows);
+          },
+          exact: ({ index }) => together(index, other.index),
+        }),
+      ),
+    ],
+    rows: listed,
+  };
   return (
-    <div className="mt-8 overflow-x-auto">
-      <table className="text-[13px]">
-        <caption className="pb-1 text-left text-[14px] font-semibold">
-          Rows complete for each pair, and for one variable on the diagonal
-        </caption>
-        <thead>
-          <tr>
-            <td />
-            {listed.map(({ id }) => (
-              <th key={id} scope="col" className="max-w-24 truncate px-2 text-right align-bottom font-normal text-muted">
-                {nameOf(id)}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {listed.map(({ id }, row) => (
-            <tr key={id} className="border-t border-rule/60">
-              <th scope="row" className="pr-4 text-left font-normal">
-                {nameOf(id)}
-              </th>
-              {listed.map((other, column) => (
-                <td key={other.id} className={`px-2 text-right ${row === column ? 'text-muted' : ''}`}>
-                  {column <= row ? (data.pairs[row * size + column] ?? 0).toLocaleString('en-GB') : ''}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+    <div className="mt-8 w-fit max-w-full overflow-x-auto">
+      <ValueTableView table={table} captionShown className="text-[13px]" />
     </div>
   );
 }

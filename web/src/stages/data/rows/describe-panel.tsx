@@ -3,11 +3,12 @@ import { formatFixed } from '@ivlen/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { analysisQuery } from '../../../api/queries';
-import { CopyButton } from '../../../controls/copy-button';
 import { FailureNotice } from '../../../controls/failure-notice';
 import { formatMeasured } from '../../../figures/format-measured';
 import { Sparkline } from '../../../figures/sparkline';
 import { displayName } from '../../../study/variable-name';
+import type { ValueTable } from '../../../tables/columns';
+import { ValueTableView } from '../../../tables/value-table-view';
 
 interface DescribePanelProps {
   readonly study: Study;
@@ -22,7 +23,7 @@ export function DescribePanel({ study, variable, onClose }: DescribePanelProps) 
     placeholderData: keepPreviousData,
   });
   const description = data?.variables.find(({ id }) => id === variable.id);
-  const lines = description ? descriptionLines(description, variable) : [];
+  const table = description && descriptionTable(description, variable);
   return (
     <aside
       aria-label={`Description of ${displayName(variable)}`}
@@ -39,47 +40,57 @@ export function DescribePanel({ study, variable, onClose }: DescribePanelProps) 
       </header>
       {error && !description && <FailureNotice error={error} />}
       {!error && !description && <div role="status" aria-label="Describing" className="h-64 rounded bg-rule/50" />}
-      {description && (
+      {description && table && (
         <>
           <Sparkline bins={description.bins} width={230} height={64} />
-          <table className="mt-3 w-full">
-            <tbody>
-              {lines.map(([name, value]) => (
-                <tr key={name} className="border-b border-rule/60">
-                  <th scope="row" className="py-[3px] text-left font-normal text-muted">
-                    {name}
-                  </th>
-                  <td className="py-[3px] text-right">{value}</td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <CopyButton className="mt-2 text-[13px]" label="Copy as a table" text={lines.map((line) => line.join('\t')).join('\n')} />
+          <ValueTableView table={table} className="mt-3 w-full" headShown={false} />
         </>
       )}
     </aside>
   );
 }
 
-/** Names and figures, as they are shown and copied. */
-export function descriptionLines(d: VariableDescription, { decimals }: Pick<Variable, 'decimals'>): [string, string][] {
-  const measured = (value: number | null) => formatMeasured(value, d.sd, decimals);
+interface DescriptionLine {
+  readonly name: string;
+  readonly shown: string;
+  readonly exact: number | null;
+}
+
+/** The description of a variable as a table of names and values. */
+export function descriptionTable(
+  d: VariableDescription,
+  variable: Pick<Variable, 'decimals' | 'name' | 'label'>,
+): ValueTable<DescriptionLine> {
+  const { decimals } = variable;
+  const counted = (name: string, value: number) => ({ name, shown: value.toLocaleString('en-GB'), exact: value });
+  const measured = (name: string, value: number | null) => ({ name, shown: formatMeasured(value, d.sd, decimals), exact: value });
   const plain = (value: number | null) => (value === null ? '–' : formatFixed(value, 2));
-  const withSe = (value: number | null, se: number | null) => (value === null ? '–' : `${plain(value)} (SE ${plain(se)})`);
-  return [
-    ['n', d.n.toLocaleString('en-GB')],
-    ['missing', d.missing.toLocaleString('en-GB')],
-    ['mean', measured(d.mean)],
-    ['SD', measured(d.sd)],
-    ['SE of the mean', measured(d.se)],
-    ['variance', formatMeasured(d.variance, d.variance, decimals)],
-    ['median', measured(d.median)],
-    ['lower quartile', measured(d.q1)],
-    ['upper quartile', measured(d.q3)],
-    ['smallest', measured(d.min)],
-    ['largest', measured(d.max)],
-    ['range', measured(d.range)],
-    ['skewness', withSe(d.skewness, d.skewnessSe)],
-    ['excess kurtosis', withSe(d.excessKurtosis, d.excessKurtosisSe)],
-  ];
+  const withSe = (name: string, value: number | null, se: number | null) => ({
+    name,
+    shown: value === null ? '–' : `${plain(value)} (SE ${plain(se)})`,
+    exact: value,
+  });
+  return {
+    caption: `Description of ${displayName(variable)}`,
+    columns: [
+      { name: 'statistic', shown: ({ name }) => name, onScreen: ({ name }) => <span className="text-muted">{name}</span> },
+      { name: 'value', shown: ({ shown }) => shown, exact: ({ exact }) => exact },
+    ],
+    rows: [
+      counted('n', d.n),
+      counted('missing', d.missing),
+      measured('mean', d.mean),
+      measured('SD', d.sd),
+      measured('SE of the mean', d.se),
+      { name: 'variance', shown: formatMeasured(d.variance, d.variance, decimals), exact: d.variance },
+      measured('median', d.median),
+      measured('lower quartile', d.q1),
+      measured('upper quartile', d.q3),
+      measured('smallest', d.min),
+      measured('largest', d.max),
+      measured('range', d.range),
+      withSe('skewness', d.skewness, d.skewnessSe),
+      withSe('excess kurtosis', d.excessKurtosis, d.excessKurtosisSe),
+    ],
+  };
 }

@@ -1,7 +1,11 @@
-import { COEFFICIENTS, formatCoefficient, formatInterval, formatP } from '@ivlen/core';
+import type { Variable } from '@ivlen/contract';
+import { COEFFICIENTS, formatCoefficient, formatP } from '@ivlen/core';
 import type { Matrix } from '../../../coefficients/matrix';
 import { displayName } from '../../../study/variable-name';
-import { CopyTableButton } from '../../../tables/table-copy';
+import type { TableColumn, ValueTable } from '../../../tables/columns';
+import { intervalColumns } from '../../../tables/interval-columns';
+import { TableTools } from '../../../tables/table-tools';
+import { ValueTableView } from '../../../tables/value-table-view';
 import { isCurved, patternWords } from './pattern-words';
 import type { SceneFacts } from './use-matrix-scene';
 
@@ -25,70 +29,56 @@ export function PatternTable({ facts, notSought }: PatternTableProps) {
           {!notSought ? '.' : '; straightness was not looked for among so many values: the card of a pair tells it.'}
         </p>
         <span className="ml-auto">
-          <CopyTableButton table={table} />
+          <TableTools table={table} fileName={`Pairs of ${facts.study.name}`} />
         </span>
       </div>
-      <table className="figures w-full max-w-5xl" aria-label="Pairs in words">
-        <thead>
-          <tr className="border-b border-edge text-muted">
-            {table.head.map((name, i) => (
-              <th
-                key={name}
-                scope="col"
-                className={`py-1.5 font-normal ${i === 0 || i === table.head.length - 1 ? 'text-left' : 'px-3 text-right'}`}
-              >
-                {name}
-              </th>
-            ))}
-          </tr>
-        </thead>
-        <tbody>
-          {table.rows.map(([name, ...cells]) => (
-            <tr key={name} className="border-b border-rule">
-              <th scope="row" className="py-1.5 text-left font-normal">
-                {name}
-              </th>
-              {cells.map((cell, i) => (
-                <td key={table.head[i + 1]} className={i === cells.length - 1 ? 'pl-3' : 'px-3 text-right whitespace-nowrap'}>
-                  {cell}
-                </td>
-              ))}
-            </tr>
-          ))}
-        </tbody>
-      </table>
+      <ValueTableView table={table} tools={false} className="w-full max-w-5xl" />
     </div>
   );
 }
 
-function patternTable({ rows, columns, correlation, rankMethod, study, cautionsKnown }: SceneFacts, matrix: Matrix) {
+interface NamedPair {
+  readonly row: Variable;
+  readonly column: Variable;
+}
+
+function patternTable({ rows, columns, correlation, rankMethod, cautionsKnown }: SceneFacts, matrix: Matrix): ValueTable<NamedPair> {
   const square = rows === columns;
-  const pairs = rows.flatMap((row, i) => (square ? columns.slice(0, i) : columns).map((column) => ({ row, column })));
-  const known = pairs.filter(({ row, column }) => row !== column && matrix.variables.includes(row) && matrix.variables.includes(column));
+  const pairs = rows.flatMap((row, i) => (square ? columns.slice(0, i) : columns).map((column): NamedPair => ({ row, column })));
   const method = correlation.methods[0] ?? 'pearson';
-  const ranked = rankMethod === method ? [] : [rankMethod];
+  const cellOf = ({ row, column }: NamedPair) => matrix.cell(row, column);
+  const byRank = ({ row, column }: NamedPair) => matrix.cellBy(rankMethod, row, column).coefficient;
+  const rankColumn: TableColumn<NamedPair> = {
+    name: COEFFICIENTS[rankMethod].symbol,
+    shown: (pair) => formatCoefficient(byRank(pair), 3),
+    exact: byRank,
+  };
   return {
-    caption: `Pairs of ${study.name}`,
-    head: [
-      'pair',
-      COEFFICIENTS[method].symbol,
-      'interval',
-      'p',
-      ...ranked.map((one) => COEFFICIENTS[one].symbol),
-      'n',
-      'what the points look like',
+    caption: 'Pairs in words',
+    columns: [
+      { name: 'pair', shown: ({ row, column }) => `${displayName(row)} × ${displayName(column)}` },
+      {
+        name: COEFFICIENTS[method].symbol,
+        shown: (pair) => formatCoefficient(cellOf(pair).coefficient, 3),
+        exact: (pair) => cellOf(pair).coefficient,
+      },
+      ...intervalColumns<NamedPair>('interval', (pair) => {
+        const { low, high } = cellOf(pair);
+        return Number.isNaN(low) ? null : { low, high };
+      }),
+      {
+        name: 'p',
+        shown: (pair) => (Number.isNaN(cellOf(pair).p) ? '–' : formatP(cellOf(pair).p, correlation.levels)),
+        exact: (pair) => cellOf(pair).p,
+      },
+      ...(rankMethod === method ? [] : [rankColumn]),
+      { name: 'n', shown: (pair) => cellOf(pair).n.toLocaleString('en-GB'), exact: (pair) => cellOf(pair).n },
+      {
+        name: 'what the points look like',
+        align: 'left',
+        shown: (pair) => patternWords(cellOf(pair), isCurved(cellOf(pair), cautionsKnown)) || 'no coefficient',
+      },
     ],
-    rows: known.map(({ row, column }) => {
-      const cell = matrix.cell(row, column);
-      return [
-        `${displayName(row)} × ${displayName(column)}`,
-        formatCoefficient(cell.coefficient, 3),
-        Number.isNaN(cell.low) ? '–' : formatInterval(cell.low, cell.high),
-        Number.isNaN(cell.p) ? '–' : formatP(cell.p, correlation.levels),
-        ...ranked.map((one) => formatCoefficient(matrix.cellBy(one, row, column).coefficient, 3)),
-        cell.n.toLocaleString('en-GB'),
-        patternWords(cell, isCurved(cell, cautionsKnown)) || 'no coefficient',
-      ];
-    }),
+    rows: pairs.filter(({ row, column }) => row !== column && matrix.variables.includes(row) && matrix.variables.includes(column)),
   };
 }

@@ -9,10 +9,12 @@ import { QuantileFigure } from '../../../figures/marks/quantile-figure';
 import { useWorkingSet } from '../../../settings/use-working-set';
 import { useReadOnly } from '../../../study/read-only';
 import { displayName } from '../../../study/variable-name';
+import { TableTools } from '../../../tables/table-tools';
 import { verdictOf } from '../strips/shape-columns';
 import { TESTS } from '../test-words';
 import { CorrelationsOnScales } from './correlations-on-scales';
 import { refusalInWords, SCALE_WORDS, servingShift } from './scale-words';
+import { scalesTable } from './scales-table';
 import { type OtherScale, useScaleDecisions } from './use-scale-decisions';
 
 const PARTNERS_SHOWN = 2;
@@ -78,14 +80,15 @@ export function OtherScales({ study, variable, settings }: OtherScalesProps) {
           ))}
         </tbody>
       </table>
-      <p className="mt-2">
+      <p className="mt-2 flex flex-wrap items-baseline justify-between gap-x-4">
         {others.length > PARTNERS_SHOWN && (
           <button type="button" className="button-quiet text-[13px]" aria-expanded={all} onClick={() => setAll(!all)}>
             {all ? 'Hide the correlations' : `Correlations with all ${others.length} variables`}
           </button>
         )}
+        <TableTools table={scalesTable(variable, data.scales, settings, partners, nameOf)} className="ml-auto text-[12px]" />
       </p>
-      {all && <CorrelationsOnScales scales={data.scales} nameOf={nameOf} />}
+      {all && <CorrelationsOnScales scales={data.scales} nameOf={nameOf} variable={displayName(variable)} />}
       {!readOnly && (
         <div className="mt-3 flex flex-wrap items-center gap-3">
           <button type="button" className="button" disabled={pending} onClick={() => void keepNone(variable, null)}>

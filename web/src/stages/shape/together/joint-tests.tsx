@@ -1,15 +1,25 @@
 import type { JointResult, JointTest, ShapeSettings } from '@ivlen/contract';
 import { formatFixed, formatP } from '@ivlen/core';
+import type { ValueTable } from '../../../tables/columns';
+import { ValueTableView } from '../../../tables/value-table-view';
 
 interface JointTestsProps {
   readonly data: JointResult;
   readonly settings: ShapeSettings;
 }
 
+interface JointLine {
+  readonly name: string;
+  readonly chosen: boolean;
+  readonly symbol: string;
+  readonly test: JointTest;
+  readonly remark?: string;
+}
+
 /** The three tests of joint normality, Mardia's in its two parts; the chosen one stands out. */
 export function JointTests({ data, settings }: JointTestsProps) {
   const { mardia, henzeZirkler, doornikHansen } = data;
-  const lines: readonly { name: string; chosen: boolean; symbol: string; test: JointTest; remark?: string }[] = [
+  const lines: readonly JointLine[] = [
     {
       name: 'Henze–Zirkler',
       chosen: settings.jointTest === 'henze-zirkler',
@@ -35,42 +45,35 @@ export function JointTests({ data, settings }: JointTestsProps) {
     },
     { name: 'Doornik–Hansen', chosen: settings.jointTest === 'doornik-hansen', symbol: 'χ²', test: doornikHansen },
   ];
-  return (
-    <table className="figures w-full">
-      <caption className="pb-1 text-left text-[13px] text-muted">Tests of joint normality</caption>
-      <thead>
-        <tr className="border-b border-edge text-[13px] text-muted">
-          <th scope="col" className="py-1 text-left font-normal">
-            test
-          </th>
-          <th scope="col" className="text-right font-normal">
-            statistic
-          </th>
-          <th scope="col" className="text-right font-normal">
-            df
-          </th>
-          <th scope="col" className="text-right font-normal">
-            p
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {lines.map(({ name, chosen, symbol, test, remark }) => (
-          <tr key={name} className={`border-b border-rule ${chosen ? 'font-semibold' : 'font-normal'}`}>
-            <th scope="row" className={`py-1 text-left ${chosen ? 'font-semibold' : 'font-normal'}`}>
-              {name}
-              {remark && <span className="block text-[12px] font-normal text-muted">{remark}</span>}
-            </th>
-            <td className="text-right whitespace-nowrap">
-              {test.statistic === null ? '–' : `${symbol} ${formatFixed(test.statistic, 2)}`}
-            </td>
-            <td className="text-right">{test.df ?? ''}</td>
-            <td className="text-right whitespace-nowrap">{test.pValue === null ? '–' : formatP(test.pValue, [settings.level])}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
+  const table: ValueTable<JointLine> = {
+    caption: 'Tests of joint normality',
+    columns: [
+      {
+        name: 'test',
+        shown: ({ name }) => name,
+        onScreen: ({ name, remark }) => (
+          <>
+            {name}
+            {remark && <span className="block text-[12px] font-normal text-muted">{remark}</span>}
+          </>
+        ),
+      },
+      {
+        name: 'statistic',
+        shown: ({ symbol, test }) => (test.statistic === null ? '–' : `${symbol} ${formatFixed(test.statistic, 2)}`),
+        exact: ({ test }) => test.statistic,
+      },
+      { name: 'df', shown: ({ test }) => String(test.df ?? ''), exact: ({ test }) => test.df },
+      {
+        name: 'p',
+        shown: ({ test }) => (test.pValue === null ? '–' : formatP(test.pValue, [settings.level])),
+        exact: ({ test }) => test.pValue,
+      },
+    ],
+    rows: lines,
+    isStrong: ({ chosen }) => chosen,
+  };
+  return <ValueTableView table={table} captionShown />;
 }
 
 function coefficient(symbol: string, value: number | null): string {

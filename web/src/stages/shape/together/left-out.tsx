@@ -1,8 +1,18 @@
-import { type JointResult, type JointTestName, jointTestNameSchema, type ShapeSettings, type Study, type Variable } from '@ivlen/contract';
+import {
+  type JointResult,
+  type JointTestName,
+  jointTestNameSchema,
+  type ShapeResult,
+  type ShapeSettings,
+  type Study,
+  type Variable,
+} from '@ivlen/contract';
 import { formatFullP, formatP } from '@ivlen/core';
 import { useQueries } from '@tanstack/react-query';
 import { analysisQuery } from '../../../api/queries';
 import { displayName } from '../../../study/variable-name';
+import type { TableColumn, ValueTable } from '../../../tables/columns';
+import { ValueTableView } from '../../../tables/value-table-view';
 import { verdictOf } from '../strips/shape-columns';
 import { JOINT_TESTS, TESTS } from '../test-words';
 import { jointP } from './joint-p';
@@ -22,52 +32,63 @@ export function LeftOut({ study, variables, without, leading, settings }: LeftOu
     queries: variables.map(({ id }) => analysisQuery(study.id, study.head, { kind: 'shape', variable: id })),
     combine: (results) => results.map(({ data }) => data),
   });
-  const lines = variables.map((variable, i) => ({ variable, joint: without[i], shape: shapes[i], leads: i === leading }));
+  const lines = variables.map((variable, i): LeftOutLine => ({ variable, joint: without[i], shape: shapes[i], leads: i === leading }));
   const pOf = (joint: JointResult | undefined) => (joint ? jointP(joint, settings.jointTest).log10P : Number.NEGATIVE_INFINITY);
   lines.sort((a, b) => pOf(b.joint) - pOf(a.joint));
   const missing = without.filter((result) => !result).length;
+  const ownTest = settings.test ? TESTS[settings.test].name : 'test';
+  const ownP = ({ shape }: LeftOutLine) => (shape && settings.test ? shape.tests[settings.test].pValue : null);
+  const table: ValueTable<LeftOutLine> = {
+    caption: `p without each variable, on the same rows; the larger, the more it brings${missing > 0 ? ` (${missing} to come)` : ''}`,
+    columns: [
+      {
+        name: 'left out',
+        shown: ({ variable }) => displayName(variable),
+        onScreen: ({ variable, leads, shape }) => (
+          <span className={leads ? 'font-semibold text-caution' : ''}>
+            {leads && <span aria-hidden="true">▲ </span>}
+            {displayName(variable)}
+            <span className="block text-[12px] font-normal text-muted">{shape ? verdictOf(shape, settings).words : ' '}</span>
+          </span>
+        ),
+      },
+      ...jointTestNameSchema.options.map(
+        (test): TableColumn<LeftOutLine> => ({
+          name: JOINT_TESTS[test].name,
+          shown: ({ joint }) => jointPInWords(joint, test, settings.level),
+          exact: ({ joint }) => (joint ? jointP(joint, test).pValue : null),
+          onScreen: ({ joint }) => <PCell joint={joint} test={test} chosen={test === settings.jointTest} level={settings.level} />,
+        }),
+      ),
+      {
+        name: `its own ${ownTest}`,
+        shown: (line) => {
+          const p = ownP(line);
+          return p === null ? '–' : formatP(p, [settings.level]);
+        },
+        exact: ownP,
+      },
+    ],
+    rows: lines,
+  };
   return (
-    <table className="figures mt-6 w-full">
-      <caption className="pb-1 text-left text-[13px] text-muted">
-        p without each variable, on the same rows; the larger, the more of the failure it brings
-        {missing > 0 && <span role="status">; {missing} to come</span>}
-      </caption>
-      <thead>
-        <tr className="border-b border-edge text-[13px] text-muted">
-          <th scope="col" className="py-1 text-left font-normal">
-            left out
-          </th>
-          {jointTestNameSchema.options.map((test) => (
-            <th key={test} scope="col" className="pl-3 text-right font-normal">
-              {JOINT_TESTS[test].name}
-            </th>
-          ))}
-          <th scope="col" className="pl-3 text-right font-normal">
-            its own {settings.test ? TESTS[settings.test].name : 'test'}
-          </th>
-        </tr>
-      </thead>
-      <tbody>
-        {lines.map(({ variable, joint, shape, leads }) => (
-          <tr key={variable.id} className="border-b border-rule">
-            <th scope="row" className={`py-1 text-left ${leads ? 'font-semibold text-caution' : 'font-normal'}`}>
-              {leads && <span aria-hidden="true">▲ </span>}
-              {displayName(variable)}
-              <span className="block text-[12px] font-normal text-muted">{shape ? verdictOf(shape, settings).words : ' '}</span>
-            </th>
-            {jointTestNameSchema.options.map((test) => (
-              <PCell key={test} joint={joint} test={test} chosen={test === settings.jointTest} level={settings.level} />
-            ))}
-            <td className="pl-3 text-right whitespace-nowrap">
-              {shape && settings.test && shape.tests[settings.test].pValue !== null
-                ? formatP(shape.tests[settings.test].pValue ?? Number.NaN, [settings.level])
-                : '–'}
-            </td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
+    <div className="mt-6" aria-live="polite">
+      <ValueTableView table={table} captionShown fileName="Joint normality without each variable" />
+    </div>
   );
+}
+
+interface LeftOutLine {
+  readonly variable: Variable;
+  readonly joint: JointResult | undefined;
+  readonly shape: ShapeResult | undefined;
+  readonly leads: boolean;
+}
+
+function jointPInWords(joint: JointResult | undefined, test: JointTestName, level: number): string {
+  if (!joint) return '…';
+  const { pValue } = jointP(joint, test);
+  return Number.isNaN(pValue) ? '–' : formatP(pValue, [level]);
 }
 
 interface PCellProps {
@@ -80,9 +101,9 @@ interface PCellProps {
 function PCell({ joint, test, chosen, level }: PCellProps) {
   const { pValue: p, log10P } = joint ? jointP(joint, test) : { pValue: Number.NaN, log10P: Number.NaN };
   return (
-    <td className={`pl-3 text-right whitespace-nowrap ${chosen ? 'font-semibold' : ''} ${p <= level ? '' : 'text-muted'}`}>
-      {joint ? (Number.isNaN(p) ? '–' : formatP(p, [level])) : '…'}
+    <span className={`${chosen ? 'font-semibold' : ''} ${p <= level ? '' : 'text-muted'}`}>
+      {jointPInWords(joint, test, level)}
       {chosen && p < 0.001 && <span className="block text-[12px] font-normal text-muted">{formatFullP(p, log10P)}</span>}
-    </td>
+    </span>
   );
 }

@@ -1,0 +1,56 @@
+import { Check, Copy, Download } from 'lucide-react';
+import { useState } from 'react';
+import { toast } from 'sonner';
+import { saveText } from '../controls/save-text';
+import { tableCsv, textTable, type ValueTable } from './columns';
+import { asHtml, asTabs } from './table-as-text';
+
+const SHOWN_MS = 1500;
+/** So many rows go into a copied table. */
+const MOST_COPIED = 500;
+
+interface TableToolsProps<Row> {
+  readonly table: ValueTable<Row>;
+  /** Of the file, without its ending; the caption where nothing is said. */
+  readonly fileName?: string;
+  readonly className?: string;
+}
+
+/** Takes a table along: copied as it is read, or as a file with every digit. */
+export function TableTools<Row>({ table, fileName = table.caption, className = 'text-[13px]' }: TableToolsProps<Row>) {
+  const save = () => saveText(`${fileName.replaceAll(/[\\/:*?"<>|]+/g, ' ')}.csv`, 'text/csv', tableCsv(table));
+  return (
+    <span className={`inline-flex gap-4 ${className}`}>
+      {table.rows.length <= MOST_COPIED && <CopyTableButton table={table} />}
+      <button type="button" className="button-quiet" onClick={save}>
+        <Download size={14} aria-hidden="true" /> Export CSV
+      </button>
+    </span>
+  );
+}
+
+/** Copies so that it pastes as a table into word processors and as cells into spreadsheets. */
+function CopyTableButton<Row>({ table }: { table: ValueTable<Row> }) {
+  const [copied, setCopied] = useState(false);
+  const copy = async () => {
+    const texts = textTable(table);
+    try {
+      await navigator.clipboard.write([
+        new ClipboardItem({
+          'text/html': new Blob([asHtml(texts)], { type: 'text/html' }),
+          'text/plain': new Blob([asTabs(texts)], { type: 'text/plain' }),
+        }),
+      ]);
+      setCopied(true);
+      setTimeout(() => setCopied(false), SHOWN_MS);
+    } catch {
+      toast.error('The browser does not let this page copy. Export the table instead.');
+    }
+  };
+  return (
+    <button type="button" className="button-quiet" onClick={() => void copy()}>
+      {copied ? <Check size={14} aria-hidden="true" /> : <Copy size={14} aria-hidden="true" />}
+      <span aria-live="polite">{copied ? 'Copied' : 'Copy table'}</span>
+    </button>
+  );
+}

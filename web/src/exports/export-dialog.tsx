@@ -1,6 +1,6 @@
 import { exportFormatSchema, rowsInUse, type Study } from '@ivlen/contract';
-import { Dialog } from 'radix-ui';
 import { type FormEvent, useState } from 'react';
+import { CloseButton, Modal } from '../controls/modal';
 import { ProgressLine } from '../controls/progress-line';
 import { useExport } from './use-export';
 
@@ -26,68 +26,59 @@ export function ExportDialog({ study, onClose }: { study: Study; onClose: () => 
     write.mutate({ format, rows, labels: form.get('labels') === 'on' }, { onSuccess: onClose });
   };
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/20" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="popover fixed top-[12%] left-1/2 w-[560px] max-w-[94vw] -translate-x-1/2 p-5"
-        >
-          <Dialog.Title className="mb-3 text-base">Export “{study.name}”</Dialog.Title>
-          <form onSubmit={submit}>
-            <fieldset className="space-y-2">
-              <legend className="sr-only">As what</legend>
-              {exportFormatSchema.options.toReversed().map((option) => (
-                <label key={option} className="flex items-start gap-2.5">
-                  <input
-                    type="radio"
-                    name="format"
-                    className="mt-1 accent-accent"
-                    checked={format === option}
-                    onChange={() => setFormat(option)}
-                  />
-                  <span>
-                    <span className="font-semibold">{FORMATS[option][0]}</span>
-                    <span className="block text-[13px] text-muted">{FORMATS[option][1]}</span>
-                  </span>
+    <Modal title={`Export “${study.name}”`} className="w-[560px]" onClose={onClose}>
+      <form onSubmit={submit}>
+        <fieldset className="space-y-2">
+          <legend className="sr-only">As what</legend>
+          {exportFormatSchema.options.toReversed().map((option) => (
+            <label key={option} className="flex items-start gap-2.5">
+              <input
+                type="radio"
+                name="format"
+                className="mt-1 accent-accent"
+                checked={format === option}
+                onChange={() => setFormat(option)}
+              />
+              <span>
+                <span className="font-semibold">{FORMATS[option][0]}</span>
+                <span className="block text-[13px] text-muted">{FORMATS[option][1]}</span>
+              </span>
+            </label>
+          ))}
+        </fieldset>
+        {format !== 'archive' && (
+          <div className="mt-3 space-y-1.5 border-t border-rule pt-3">
+            {used < study.rows && (
+              <p className="flex gap-4">
+                <label className="flex items-center gap-1.5">
+                  <input type="radio" name="rows" value="all" className="accent-accent" defaultChecked /> all{' '}
+                  {study.rows.toLocaleString('en-GB')} rows
                 </label>
-              ))}
-            </fieldset>
-            {format !== 'archive' && (
-              <div className="mt-3 space-y-1.5 border-t border-rule pt-3">
-                {used < study.rows && (
-                  <p className="flex gap-4">
-                    <label className="flex items-center gap-1.5">
-                      <input type="radio" name="rows" value="all" className="accent-accent" defaultChecked /> all{' '}
-                      {study.rows.toLocaleString('en-GB')} rows
-                    </label>
-                    <label className="flex items-center gap-1.5">
-                      <input type="radio" name="rows" value="in-use" className="accent-accent" /> the {used.toLocaleString('en-GB')} in use
-                    </label>
-                  </p>
-                )}
-                {hasLabels && (
-                  <label className="flex items-center gap-1.5">
-                    <input type="checkbox" name="labels" className="accent-accent" /> labels instead of codes
-                  </label>
-                )}
-              </div>
+                <label className="flex items-center gap-1.5">
+                  <input type="radio" name="rows" value="in-use" className="accent-accent" /> the {used.toLocaleString('en-GB')} in use
+                </label>
+              </p>
             )}
-            <div className="mt-4 flex items-center gap-2">
-              {write.isPending && job.progress ? (
-                <ProgressLine label="Writing" progress={job.progress} onStop={job.stop} />
-              ) : (
-                <>
-                  <button type="submit" className="button-primary" disabled={write.isPending}>
-                    {write.isPending ? 'Writing …' : 'Export'}
-                  </button>
-                  <Dialog.Close className="button">Cancel</Dialog.Close>
-                </>
-              )}
-            </div>
-          </form>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+            {hasLabels && (
+              <label className="flex items-center gap-1.5">
+                <input type="checkbox" name="labels" className="accent-accent" /> labels instead of codes
+              </label>
+            )}
+          </div>
+        )}
+        <div className="mt-4 flex items-center gap-2">
+          {write.isPending && job.progress ? (
+            <ProgressLine label="Writing" progress={job.progress} onStop={job.stop} />
+          ) : (
+            <>
+              <button type="submit" className="button-primary" disabled={write.isPending}>
+                {write.isPending ? 'Writing …' : 'Export'}
+              </button>
+              <CloseButton>Cancel</CloseButton>
+            </>
+          )}
+        </div>
+      </form>
+    </Modal>
   );
 }

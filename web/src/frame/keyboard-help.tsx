@@ -1,7 +1,7 @@
 import { Keyboard } from 'lucide-react';
-import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { isTyping, singleKeysAreOn, switchSingleKeys } from '../controls/keyboard';
+import { CloseButton, Modal } from '../controls/modal';
 import { Hint } from '../controls/tooltip';
 
 const KEYS: readonly (readonly [string, string])[] = [
@@ -34,16 +34,14 @@ export function KeyboardHelp() {
     return () => document.removeEventListener('keydown', onKey);
   }, []);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
+    <>
       <Hint text="Keyboard">
-        <Dialog.Trigger className="icon-button" aria-label="Keyboard">
+        <button type="button" className="icon-button" aria-label="Keyboard" aria-haspopup="dialog" onClick={() => setOpen(true)}>
           <Keyboard size={17} />
-        </Dialog.Trigger>
+        </button>
       </Hint>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/20" />
-        <Dialog.Content aria-describedby={undefined} className="popover fixed top-1/2 left-1/2 w-96 -translate-x-1/2 -translate-y-1/2 p-5">
-          <Dialog.Title className="mb-3 text-base">Keyboard</Dialog.Title>
+      {open && (
+        <Modal title="Keyboard" onClose={() => setOpen(false)}>
           <dl className="grid grid-cols-[7rem_1fr] gap-y-1.5">
             {KEYS.map(([keys, what]) => (
               <div key={keys} className="contents">
@@ -66,9 +64,11 @@ export function KeyboardHelp() {
             />
             Single keys act while focus is in the main area
           </label>
-          <Dialog.Close className="button mt-4">Close</Dialog.Close>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          <p className="mt-4">
+            <CloseButton>Close</CloseButton>
+          </p>
+        </Modal>
+      )}
+    </>
   );
 }

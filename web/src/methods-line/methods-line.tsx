@@ -1,6 +1,6 @@
-import { Popover } from 'radix-ui';
-import { type ReactNode, useState } from 'react';
+import type { ReactNode } from 'react';
 import { CopyButton } from '../controls/copy-button';
+import { PopoverEditor } from '../controls/popover-editor';
 import { type MethodsPart, methodsSentence } from './methods-parts';
 
 /** The sentence on top of a stage: real text, whose underlined parts are the controls. */
@@ -25,20 +25,14 @@ export function MethodsLine({
 }
 
 function ChoicePart({ part }: { part: Extract<MethodsPart, { type: 'choice' }> }) {
-  const [open, setOpen] = useState(false);
   return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger
-        aria-label={`${part.text}; change ${part.label}`}
-        className={`inline rounded-none border-b leading-tight select-text hover:bg-accent-soft data-[state=open]:bg-accent-soft ${part.usual ? 'border-edge text-muted' : 'border-accent'}`}
-      >
-        {part.text}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content aria-label={part.label} className="popover w-80" align="start" sideOffset={6} collisionPadding={12}>
-          {part.content(() => setOpen(false))}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+    <PopoverEditor
+      label={part.label}
+      trigger={part.text}
+      triggerLabel={`${part.text}; change ${part.label}`}
+      triggerClass={`inline rounded-none border-b leading-tight select-text hover:bg-accent-soft data-[state=open]:bg-accent-soft ${part.usual ? 'border-edge text-muted' : 'border-accent'}`}
+    >
+      {part.content}
+    </PopoverEditor>
   );
 }

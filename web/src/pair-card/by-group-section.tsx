@@ -3,6 +3,7 @@ import { COEFFICIENTS, formatCoefficient, formatFixed, formatInterval, formatP, 
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../api/queries';
 import { FailureNotice } from '../controls/failure-notice';
+import { Skeleton } from '../controls/skeleton';
 import { useGrouping, useGroups } from '../settings/use-grouping';
 import { displayName } from '../study/variable-name';
 import type { TableColumn, ValueTable } from '../tables/columns';
@@ -49,8 +50,7 @@ export function ByGroupSection(context: PairContext) {
     return <p>{by ? `${displayName(by)} is of the pair itself.` : 'No variable makes groups.'} Choose a nominal or ordinal one.</p>;
   if (groups === null) return <p>{by && displayName(by)} has too many groups.</p>;
   if (error) return <FailureNotice error={error} />;
-  if (!data || !groups || !grouping || !by)
-    return <div role="status" aria-label="Computing the groups" className="h-32 rounded bg-rule/50" />;
+  if (!data || !groups || !grouping || !by) return <Skeleton label="Computing the groups" className="h-32" />;
   const labels = new Map(groups.map(({ value, label }) => [value, label]));
   const symbol = COEFFICIENTS[method].symbol;
   const { homogeneity, within } = data;

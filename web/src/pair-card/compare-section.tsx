@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { analysisQuery } from '../api/queries';
 import { percent } from '../coefficients/cell-data';
 import { FailureNotice } from '../controls/failure-notice';
+import { Skeleton } from '../controls/skeleton';
 import { displayName } from '../study/variable-name';
 import type { PairContext } from './pair-request';
 import type { Pair } from './use-pair-selection';
@@ -69,7 +70,7 @@ function Answer({ context: { study, settings, method }, a, b, c }: { context: Pa
   const { level, levels } = settings;
   const { data, error } = useQuery(analysisQuery(study.id, study.head, { kind: 'dependent', a: a.id, b: b.id, c: c.id, method, level }));
   if (error) return <FailureNotice error={error} />;
-  if (!data) return <div role="status" aria-label="Comparing" className="mt-2 h-16 rounded bg-rule/50" />;
+  if (!data) return <Skeleton label="Comparing" className="mt-2 h-16" />;
   const { ab, ac, bc, n, williams, meng, interval } = data;
   const symbol = COEFFICIENTS[method].symbol;
   if (ab === null || ac === null)

@@ -3,6 +3,7 @@ import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../api/queries';
 import { percent } from '../coefficients/cell-data';
 import { FailureNotice } from '../controls/failure-notice';
+import { Skeleton } from '../controls/skeleton';
 import { asMeasured, significant } from '../figures/as-measured';
 import { displayName } from '../study/variable-name';
 import type { ValueTable } from '../tables/columns';
@@ -14,7 +15,7 @@ export function LineSection(context: PairContext) {
   const { study, pair, settings } = context;
   const { data, error } = useQuery(analysisQuery(study.id, study.head, { kind: 'line', ...pairOf(context), level: settings.level }));
   if (error) return <FailureNotice error={error} />;
-  if (!data) return <div role="status" aria-label="Computing the line" className="h-32 rounded bg-rule/50" />;
+  if (!data) return <Skeleton label="Computing the line" className="h-32" />;
   const [x, y] = [displayName(pair.x), displayName(pair.y)];
   const { intercept, slope } = data;
   if (slope.value === null || intercept.value === null) return <p>No line: too few rows, or {x} does not vary.</p>;

@@ -1,6 +1,7 @@
 import { ArrowLeftRight } from 'lucide-react';
 import { useRef } from 'react';
 import { FailureNotice } from '../controls/failure-notice';
+import { Skeleton } from '../controls/skeleton';
 import { useElementWidth } from '../controls/use-element-width';
 import { displayName } from '../study/variable-name';
 import type { ArrangementProps } from './arrangement';
@@ -45,7 +46,7 @@ export function PairArea({
       <div className="min-w-80 max-w-xl flex-1">
         {error && <FailureNotice error={error} />}
         {result && <PairSummary context={context} variables={variables} result={result} />}
-        {!result && !error && <div role="status" aria-label="Computing the pair" className="h-64 rounded bg-rule/50" />}
+        {!result && !error && <Skeleton label="Computing the pair" className="h-64" />}
       </div>
     </div>
   );

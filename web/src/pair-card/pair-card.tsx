@@ -1,9 +1,10 @@
 import { ArrowLeftRight, ChevronLeft, ChevronRight, Maximize2, X } from 'lucide-react';
-import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { FailureNotice } from '../controls/failure-notice';
 import { isTyping, singleKeysAreOn } from '../controls/keyboard';
+import { CloseButton, Modal } from '../controls/modal';
 import { ResizeHandle } from '../controls/resize-handle';
+import { Skeleton } from '../controls/skeleton';
 import { Hint } from '../controls/tooltip';
 import { useRemembered } from '../controls/use-remembered';
 import { PinButton } from '../pins/pin-button';
@@ -84,7 +85,7 @@ export function PairCard({ study, pair, settings, variables, selection, state, a
             <PairSections context={context} variables={variables} result={result} second={selection.second} />
           </>
         )}
-        {!result && !error && <div role="status" aria-label="Computing the pair" className="mt-4 h-40 rounded bg-rule/50" />}
+        {!result && !error && <Skeleton label="Computing the pair" className="mt-4 h-40" />}
       </div>
     </aside>
   );
@@ -94,28 +95,21 @@ export function PairCard({ study, pair, settings, variables, selection, state, a
 function LargeView({ context, result }: { context: PairContext; result: ReturnType<typeof usePairResult>['result'] }) {
   const [open, setOpen] = useState(false);
   const { x, y } = context.pair;
-  const width = Math.min(1100, window.innerWidth - 120, (window.innerHeight - 160) / 0.72);
+  const width = Math.min(1100, window.innerWidth - 120, (0.88 * window.innerHeight - 190) / 0.72);
   return (
-    <Dialog.Root open={open} onOpenChange={setOpen}>
-      <Dialog.Trigger className="button-quiet">
+    <>
+      <button type="button" className="button-quiet" aria-haspopup="dialog" onClick={() => setOpen(true)}>
         <Maximize2 size={14} aria-hidden="true" /> Large
-      </Dialog.Trigger>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/30" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="fixed top-1/2 left-1/2 z-50 -translate-x-1/2 -translate-y-1/2 rounded bg-paper p-5 shadow-popover"
-        >
-          <Dialog.Title className="mb-2 text-[17px]">
-            {displayName(x)} × {displayName(y)}
-          </Dialog.Title>
+      </button>
+      {open && (
+        <Modal title={`${displayName(x)} × ${displayName(y)}`} className="w-auto" onClose={() => setOpen(false)}>
           <PairPlot context={context} result={result} width={width} />
-          <Dialog.Close className="icon-button absolute top-3 right-3" aria-label="Close the large view">
-            <X size={17} />
-          </Dialog.Close>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          <p className="mt-3 text-right">
+            <CloseButton>Close</CloseButton>
+          </p>
+        </Modal>
+      )}
+    </>
   );
 }
 

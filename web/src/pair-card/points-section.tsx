@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { analysisQuery } from '../api/queries';
 import { FailureNotice } from '../controls/failure-notice';
+import { Skeleton } from '../controls/skeleton';
 import { asMeasured } from '../figures/as-measured';
 import { useReadOnly } from '../study/read-only';
 import { useStudyChanges } from '../study/use-study-changes';
@@ -25,7 +26,7 @@ export function PointsSection(context: PairContext) {
     }),
   );
   if (error) return <FailureNotice error={error} />;
-  if (!data) return <div role="status" aria-label="Looking for the points that matter" className="h-32 rounded bg-rule/50" />;
+  if (!data) return <Skeleton label="Looking for the points that matter" className="h-32" />;
   if (data.points.length === 0) return <p>No point can be left out: too few rows, or the coefficient is not defined.</p>;
   return <Points context={context} data={data} />;
 }

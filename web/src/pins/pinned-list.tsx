@@ -4,6 +4,7 @@ import { toast } from 'sonner';
 import { z } from 'zod';
 import { request } from '../api/client';
 import { FailureNotice } from '../controls/failure-notice';
+import { Skeleton } from '../controls/skeleton';
 import { useReadOnly } from '../study/read-only';
 import { pinsQuery } from './pin-queries';
 
@@ -19,7 +20,7 @@ export function PinnedList({ study }: { study: Study }) {
     onError: (failure) => toast.error(`This was not removed. ${failure.message}`),
   });
   if (error && !data) return <FailureNotice error={error} />;
-  if (!data) return <div role="status" aria-label="Reading what is pinned" className="mb-6 h-16 rounded bg-rule/50" />;
+  if (!data) return <Skeleton label="Reading what is pinned" className="mb-6 h-16" />;
   if (data.length === 0) {
     return <p className="mb-6 text-muted">Nothing is pinned yet. “Pin” stands beside each methods line and in the card of a pair.</p>;
   }

@@ -1,7 +1,7 @@
-import { Dialog } from 'radix-ui';
 import { useEffect, useState } from 'react';
 import { toast } from 'sonner';
 import { CopyButton } from '../../controls/copy-button';
+import { CloseButton, Modal } from '../../controls/modal';
 import { saveBlob } from '../../controls/save-text';
 import { type BuildFigure, FIGURE_DEFAULTS, type Figure, type FigureOptions, LIMITS, problemWith } from './figure-options';
 import { embeddedFont, svgToPng } from './to-png';
@@ -68,77 +68,70 @@ export function ExportFigureDialog({ name, build, ownSizes = false, onClose }: E
     }
   };
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/20" />
-        <Dialog.Content
-          aria-describedby={undefined}
-          className="popover fixed top-1/2 left-1/2 z-50 flex max-h-[92vh] w-[60rem] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 gap-6 p-5"
-        >
-          <div className="flex w-64 shrink-0 flex-col gap-3">
-            <Dialog.Title className="text-base">Export the figure</Dialog.Title>
-            {NUMBERS.filter(({ field }) => field !== 'font' || !ownSizes).map(({ field, label, unit }) => (
-              <label key={field} className="block">
-                <span className="block text-[13px] text-muted">{label}</span>
-                <span className="flex items-baseline gap-2">
-                  <input
-                    type="number"
-                    className="field w-24"
-                    min={LIMITS[field][0]}
-                    max={LIMITS[field][1]}
-                    defaultValue={options[field]}
-                    onChange={(event) => setOptions({ ...options, [field]: event.target.valueAsNumber })}
-                  />
-                  {unit}
-                </span>
-              </label>
-            ))}
-            <label className="flex items-center gap-2">
-              <input
-                type="checkbox"
-                className="size-4 accent-accent"
-                checked={options.colour}
-                onChange={(event) => setOptions({ ...options, colour: event.target.checked })}
-              />
-              In colour
+    <Modal title="Export the figure" className="w-[60rem]" onClose={onClose}>
+      <div className="flex min-h-0 gap-6">
+        <div className="flex w-64 shrink-0 flex-col gap-3">
+          {NUMBERS.filter(({ field }) => field !== 'font' || !ownSizes).map(({ field, label, unit }) => (
+            <label key={field} className="block">
+              <span className="block text-[13px] text-muted">{label}</span>
+              <span className="flex items-baseline gap-2">
+                <input
+                  type="number"
+                  className="field w-24"
+                  min={LIMITS[field][0]}
+                  max={LIMITS[field][1]}
+                  defaultValue={options[field]}
+                  onChange={(event) => setOptions({ ...options, [field]: event.target.valueAsNumber })}
+                />
+                {unit}
+              </span>
             </label>
-            {(problem ?? failure) && (
-              <p role="alert" className="text-caution">
-                {problem ?? failure}
-              </p>
-            )}
-            {figure && !figure.shapes && !problem && (
-              <p className="text-[13px] text-muted">The points are too many to be shapes of their own: each panel’s are one picture.</p>
-            )}
-            <div className="mt-auto flex flex-wrap gap-2">
-              <button type="button" className="button-primary" disabled={!isReady} onClick={() => void save('svg')}>
-                Save SVG
-              </button>
-              <button type="button" className="button-primary" disabled={!isReady} onClick={() => void save('png')}>
-                Save PNG
-              </button>
-              <Dialog.Close className="button">Close</Dialog.Close>
-            </div>
+          ))}
+          <label className="flex items-center gap-2">
+            <input
+              type="checkbox"
+              className="size-4 accent-accent"
+              checked={options.colour}
+              onChange={(event) => setOptions({ ...options, colour: event.target.checked })}
+            />
+            In colour
+          </label>
+          {(problem ?? failure) && (
+            <p role="alert" className="text-caution">
+              {problem ?? failure}
+            </p>
+          )}
+          {figure && !figure.shapes && !problem && (
+            <p className="text-[13px] text-muted">The points are too many to be shapes of their own: each panel’s are one picture.</p>
+          )}
+          <div className="mt-auto flex flex-wrap gap-2">
+            <button type="button" className="button-primary" disabled={!isReady} onClick={() => void save('svg')}>
+              Save SVG
+            </button>
+            <button type="button" className="button-primary" disabled={!isReady} onClick={() => void save('png')}>
+              Save PNG
+            </button>
+            <CloseButton>Close</CloseButton>
           </div>
-          <div className="flex min-w-0 flex-1 flex-col gap-3">
-            <div className="flex min-h-64 flex-1 items-center justify-center overflow-hidden rounded border border-rule bg-surface">
-              {preview ? (
-                <img src={preview} alt="The figure as it will be" className="max-h-[62vh] max-w-full" />
-              ) : (
-                !failure && <p className="text-muted">Drawing …</p>
-              )}
-            </div>
-            {figure && (
-              <figure className="flex items-start gap-3">
-                <figcaption className="max-h-28 flex-1 overflow-y-auto font-serif text-[15px]" data-testid="figure-caption">
-                  {figure.caption}
-                </figcaption>
-                <CopyButton className="shrink-0 text-[13px]" label="Copy caption" text={figure.caption} />
-              </figure>
+        </div>
+        <div className="flex min-w-0 flex-1 flex-col gap-3">
+          <div className="flex min-h-64 flex-1 items-center justify-center overflow-hidden rounded border border-rule bg-surface">
+            {preview ? (
+              <img src={preview} alt="The figure as it will be" className="max-h-[62vh] max-w-full" />
+            ) : (
+              !failure && <p className="text-muted">Drawing …</p>
             )}
           </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          {figure && (
+            <figure className="flex items-start gap-3">
+              <figcaption className="max-h-28 flex-1 overflow-y-auto font-serif text-[15px]" data-testid="figure-caption">
+                {figure.caption}
+              </figcaption>
+              <CopyButton className="shrink-0 text-[13px]" label="Copy caption" text={figure.caption} />
+            </figure>
+          )}
+        </div>
+      </div>
+    </Modal>
   );
 }

@@ -1,9 +1,9 @@
 import { type CorrelationSettings, type Half, halfSchema } from '@ivlen/contract';
 import { COEFFICIENTS } from '@ivlen/core';
-import { Popover } from 'radix-ui';
-import { type FormEvent, useId, useState } from 'react';
 import { percent } from '../../coefficients/cell-data';
 import { levelInWords } from '../../coefficients/levels';
+import { PopoverEditor } from '../../controls/popover-editor';
+import { UsualOrOwn } from '../../controls/usual-or-own';
 
 interface GridOptionsProps {
   readonly settings: CorrelationSettings;
@@ -29,10 +29,9 @@ export function GridOptions({ settings, patch }: GridOptionsProps) {
       <Choice label="Order" value={order} options={ORDERS} onChoose={(next) => patch({ order: next })} />
       <Choice label="Size" value={size} options={SIZES} onChoose={(next) => patch({ size: next })} />
       <Strength settings={settings} patch={patch} />
-      <Popover.Root>
-        <Popover.Trigger className="button-quiet">More</Popover.Trigger>
-        <Popover.Portal>
-          <Popover.Content className="popover w-72" align="end" sideOffset={6} collisionPadding={12} aria-label="More of the matrix">
+      <PopoverEditor label="More of the matrix" trigger="More" triggerClass="button-quiet" width="w-72" align="end">
+        {() => (
+          <>
             <Choice label="Underline cautions" value={cautions} options={CAUTIONS} onChoose={(next) => patch({ cautions: next })} />
             <label className="mt-2 flex items-center gap-2">
               <input
@@ -43,9 +42,9 @@ export function GridOptions({ settings, patch }: GridOptionsProps) {
               />
               Means and standard deviations beside the matrix
             </label>
-          </Popover.Content>
-        </Popover.Portal>
-      </Popover.Root>
+          </>
+        )}
+      </PopoverEditor>
     </div>
   );
 }
@@ -98,60 +97,32 @@ function Choice<T extends string>({ label, value, options, onChoose }: ChoicePro
   );
 }
 
-const USUAL = [0.3, 0.5, 0.7, 0.9];
+const USUAL = [...[0.3, 0.5, 0.7, 0.9].map((value) => ({ value, name: levelInWords(value) })), { value: null, name: 'none' }];
 
 function Strength({ settings: { strength, dim }, patch }: GridOptionsProps) {
-  const [own, setOwn] = useState('');
-  const [problem, setProblem] = useState<string | null>(null);
-  const field = useId();
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    const read = Number(own.replace(',', '.'));
-    const usable = own.trim() !== '' && read > 0 && read <= 1;
-    setProblem(usable ? null : 'A size lies above 0 and up to 1, such as .5.');
-    if (usable) patch({ strength: read });
-  };
   return (
-    <Popover.Root>
-      <Popover.Trigger className="button-quiet">
-        {strength === null ? 'Outline strong ones' : `Outlined from ${levelInWords(strength)}${dim ? ', others dimmed' : ''}`}
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content className="popover w-72" align="start" sideOffset={6} collisionPadding={12} aria-label="Strength mark">
-          <p className="text-[13px] text-muted">
+    <PopoverEditor
+      label="Strength mark"
+      trigger={strength === null ? 'Outline strong ones' : `Outlined from ${levelInWords(strength)}${dim ? ', others dimmed' : ''}`}
+      triggerClass="button-quiet"
+      width="w-72"
+    >
+      {() => (
+        <>
+          <p className="px-2 text-[13px] text-muted">
             An outline around coefficients of at least this size, of either sign; judged before rounding.
           </p>
-          <div className="mt-2 flex flex-wrap gap-1.5">
-            {USUAL.map((size) => (
-              <button
-                key={size}
-                type="button"
-                aria-pressed={strength === size}
-                className={`button px-2 py-0.5 ${strength === size ? 'bg-accent-soft' : ''}`}
-                onClick={() => patch({ strength: size })}
-              >
-                {levelInWords(size)}
-              </button>
-            ))}
-            <button type="button" className="button px-2 py-0.5" aria-pressed={strength === null} onClick={() => patch({ strength: null })}>
-              none
-            </button>
-          </div>
-          <form onSubmit={submit} className="mt-2 flex items-center gap-2">
-            <label htmlFor={field} className="text-[13px] text-muted">
-              another size
-            </label>
-            <input id={field} className="field w-16" value={own} onChange={(event) => setOwn(event.target.value)} />
-            <button type="submit" className="button px-2 py-0.5">
-              Use
-            </button>
-          </form>
-          {problem && (
-            <p role="alert" className="mt-1 text-[13px] text-caution">
-              {problem}
-            </p>
-          )}
-          <label className="mt-2 flex items-center gap-2">
+          <UsualOrOwn
+            usual={USUAL}
+            chosen={strength}
+            label="another size"
+            placeholder=".4"
+            read={Number}
+            fits={(value) => value > 0 && value <= 1}
+            problem="A size lies above 0 and up to 1, such as .5."
+            onChoose={(size) => patch({ strength: size })}
+          />
+          <label className="mt-2 flex items-center gap-2 px-2">
             <input
               type="checkbox"
               className="size-4 accent-accent"
@@ -161,8 +132,8 @@ function Strength({ settings: { strength, dim }, patch }: GridOptionsProps) {
             />
             Dim the others
           </label>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+        </>
+      )}
+    </PopoverEditor>
   );
 }

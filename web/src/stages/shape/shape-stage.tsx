@@ -1,6 +1,7 @@
 import { type ShapeSettings, type Study, shapeSettingsSchema } from '@ivlen/contract';
 import { lazy, Suspense } from 'react';
 import { useSearchParams } from 'react-router';
+import { Skeleton } from '../../controls/skeleton';
 import { ViewBar } from '../../controls/view-bar';
 import { type Group, useGrouping, useGroups } from '../../settings/use-grouping';
 import { useSettings } from '../../settings/use-settings';
@@ -53,5 +54,5 @@ export function ShapeStage({ study }: { study: Study }) {
 }
 
 function Opening() {
-  return <div role="status" aria-label="Opening the stage" className="m-5 h-64 flex-1 rounded bg-rule/50" />;
+  return <Skeleton label="Opening the stage" className="m-5 h-64 flex-1" />;
 }

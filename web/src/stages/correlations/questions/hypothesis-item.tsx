@@ -3,6 +3,7 @@ import { COEFFICIENTS, formatCoefficient, formatFixed, formatInterval, formatPRe
 import { percent } from '../../../coefficients/cell-data';
 import { adjustmentInWords } from '../../../coefficients/correlation-parts';
 import { levelInWords } from '../../../coefficients/levels';
+import { Skeleton } from '../../../controls/skeleton';
 import type { ArrangementProps } from '../../../pair-card/arrangement';
 import { PairSentence } from '../../../pair-card/pair-sentence';
 import { useReadOnly } from '../../../study/read-only';
@@ -57,7 +58,7 @@ export function HypothesisItem({ study, settings, selection, question, hypothesi
         (decision ? (
           <Outcome x={x} y={y} {...{ study, settings, hypothesis, decision }} />
         ) : (
-          <div role="status" aria-label="Computing the result" className="mt-2 h-12 rounded bg-rule/50" />
+          <Skeleton label="Computing the result" className="mt-2 h-12" />
         ))}
     </li>
   );

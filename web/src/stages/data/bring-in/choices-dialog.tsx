@@ -1,8 +1,8 @@
 import type { Study } from '@ivlen/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { choicesQuery, studiesQuery } from '../../../api/queries';
+import { CloseButton, Modal } from '../../../controls/modal';
 import { useStudyChanges } from '../../../study/use-study-changes';
 
 /** Takes over kinds, labels, derived variables, subsets and settings of another study, and lists what does not fit. */
@@ -24,40 +24,35 @@ export function ChoicesDialog({ study, onClose }: { study: Study; onClose: () =>
       },
     );
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/20" />
-        <Dialog.Content className="popover fixed top-[10%] left-1/2 flex max-h-[80vh] w-[620px] max-w-[94vw] -translate-x-1/2 flex-col p-5">
-          <Dialog.Title className="text-base">Choices of another study</Dialog.Title>
-          <Dialog.Description className="mt-1 mb-3 text-muted">
-            What another study says of variables with the same names: kinds, units, labels, codes for missing, derived variables, subsets,
-            ticked variables and settings. The values here stay as they are.
-          </Dialog.Description>
-          <label className="block">
-            <span className="mb-0.5 block text-[13px] text-muted">The study</span>
-            <select className="field w-full" value={chosen} onChange={(event) => setChosen(event.target.value)}>
-              <option value="">choose one</option>
-              {others.map(({ id, name, rows, variables }) => (
-                <option key={id} value={id}>
-                  {name} ({rows} × {variables})
-                </option>
-              ))}
-            </select>
-          </label>
-          <div className="mt-3 min-h-0 flex-1 overflow-y-auto" role="status">
-            {error && <p className="text-caution">{error.message}</p>}
-            {data && <Lines title="Would be taken over" lines={data.fits} />}
-            {data && data.notFitting.length > 0 && <Lines title="Does not fit" lines={data.notFitting} />}
-          </div>
-          <div className="mt-4 flex gap-2">
-            <button type="button" className="button-primary" disabled={!data || change.isPending} onClick={takeOver}>
-              Take over what fits
-            </button>
-            <Dialog.Close className="button">Cancel</Dialog.Close>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Modal
+      title="Choices of another study"
+      description="What another study says of variables with the same names: kinds, units, labels, codes for missing, derived variables, subsets, ticked variables and settings. The values here stay as they are."
+      className="w-[620px]"
+      onClose={onClose}
+    >
+      <label className="block">
+        <span className="mb-0.5 block text-[13px] text-muted">The study</span>
+        <select className="field w-full" value={chosen} onChange={(event) => setChosen(event.target.value)}>
+          <option value="">choose one</option>
+          {others.map(({ id, name, rows, variables }) => (
+            <option key={id} value={id}>
+              {name} ({rows} × {variables})
+            </option>
+          ))}
+        </select>
+      </label>
+      <div className="mt-3 min-h-0 flex-1 overflow-y-auto" role="status">
+        {error && <p className="text-caution">{error.message}</p>}
+        {data && <Lines title="Would be taken over" lines={data.fits} />}
+        {data && data.notFitting.length > 0 && <Lines title="Does not fit" lines={data.notFitting} />}
+      </div>
+      <div className="mt-4 flex gap-2">
+        <button type="button" className="button-primary" disabled={!data || change.isPending} onClick={takeOver}>
+          Take over what fits
+        </button>
+        <CloseButton>Cancel</CloseButton>
+      </div>
+    </Modal>
   );
 }
 

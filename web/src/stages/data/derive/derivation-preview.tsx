@@ -4,6 +4,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useEffect, useState } from 'react';
 import { RequestError } from '../../../api/client';
 import { derivationPreviewQuery } from '../../../api/queries';
+import { Skeleton } from '../../../controls/skeleton';
 import { Sparkline } from '../../../figures/sparkline';
 
 const PAUSE_MS = 200;
@@ -30,11 +31,7 @@ export function DerivationPreviewTable({ study, definition }: { study: Study; de
       </p>
     );
   }
-  return data ? (
-    <Preview preview={data} rows={study.rows} />
-  ) : (
-    <div role="status" aria-label="Computing the first rows" className="h-32 rounded bg-rule/50" />
-  );
+  return data ? <Preview preview={data} rows={study.rows} /> : <Skeleton label="Computing the first rows" className="h-32" />;
 }
 
 function Preview({ preview, rows }: { preview: DerivationPreview; rows: number }) {

@@ -1,9 +1,10 @@
 import { type Definition, type Study, scaleSchema, type Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
-import { Dialog, Tabs } from 'radix-ui';
+import { Tabs } from 'radix-ui';
 import { type FormEvent, type ReactNode, useState } from 'react';
 import { categoriesQuery } from '../../../api/queries';
 import { SelectField, TextField } from '../../../controls/form-fields';
+import { CloseButton, Modal } from '../../../controls/modal';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { displayName } from '../../../study/variable-name';
 import { DerivationPreviewTable } from './derivation-preview';
@@ -42,69 +43,58 @@ export function DeriveDialog({ study, from, redefine, onClose }: DeriveDialogPro
   };
   const ways = redefine ? WAYS.filter((way) => way === draft.way || way !== 'ratio') : WAYS;
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/20" />
-        <Dialog.Content
-          className="popover fixed top-[6%] left-1/2 flex max-h-[88vh] w-[760px] max-w-[94vw] -translate-x-1/2 flex-col p-5"
-          aria-describedby={undefined}
+    <Modal title={redefine && from ? `How ${displayName(from)} is computed` : 'Derive a variable'} className="w-[760px]" onClose={onClose}>
+      <form onSubmit={submit} className="mt-2 flex min-h-0 flex-1 flex-col">
+        <Tabs.Root
+          value={draft.way}
+          onValueChange={(way) => patch(waySwitch(WAYS.find((item) => item === way) ?? 'formula', draft, variables))}
         >
-          <Dialog.Title className="text-base">
-            {redefine && from ? `How ${displayName(from)} is computed` : 'Derive a variable'}
-          </Dialog.Title>
-          <form onSubmit={submit} className="mt-2 flex min-h-0 flex-1 flex-col">
-            <Tabs.Root
-              value={draft.way}
-              onValueChange={(way) => patch(waySwitch(WAYS.find((item) => item === way) ?? 'formula', draft, variables))}
-            >
-              <Tabs.List className="flex gap-4 border-b border-rule" aria-label="Ways to derive a variable">
-                {ways.map((way) => (
-                  <Tabs.Trigger
-                    key={way}
-                    value={way}
-                    className="-mb-px border-b-2 border-transparent pb-1 text-muted data-[state=active]:border-accent data-[state=active]:font-semibold data-[state=active]:text-ink"
-                  >
-                    {WAY_NAMES[way]}
-                  </Tabs.Trigger>
-                ))}
-              </Tabs.List>
-              <Tabs.Content value={draft.way} className="pt-3" tabIndex={-1}>
-                <WayFields study={study} draft={draft} patch={patch} />
-              </Tabs.Content>
-            </Tabs.Root>
-            <div className="mt-3 flex gap-3">
-              <div className="flex-1">
-                <TextField
-                  label="Its name"
-                  value={draft.name}
-                  placeholder={suggestedName(draft, variables)}
-                  onChange={(event) => patch({ name: event.target.value })}
-                />
-              </div>
-              {draft.way !== 'groups' && draft.way !== 'categories' && (
-                <div className="w-32">
-                  <TextField label="Unit" value={draft.unit} onChange={(event) => patch({ unit: event.target.value })} />
-                </div>
-              )}
+          <Tabs.List className="flex gap-4 border-b border-rule" aria-label="Ways to derive a variable">
+            {ways.map((way) => (
+              <Tabs.Trigger
+                key={way}
+                value={way}
+                className="-mb-px border-b-2 border-transparent pb-1 text-muted data-[state=active]:border-accent data-[state=active]:font-semibold data-[state=active]:text-ink"
+              >
+                {WAY_NAMES[way]}
+              </Tabs.Trigger>
+            ))}
+          </Tabs.List>
+          <Tabs.Content value={draft.way} className="pt-3" tabIndex={-1}>
+            <WayFields study={study} draft={draft} patch={patch} />
+          </Tabs.Content>
+        </Tabs.Root>
+        <div className="mt-3 flex gap-3">
+          <div className="flex-1">
+            <TextField
+              label="Its name"
+              value={draft.name}
+              placeholder={suggestedName(draft, variables)}
+              onChange={(event) => patch({ name: event.target.value })}
+            />
+          </div>
+          {draft.way !== 'groups' && draft.way !== 'categories' && (
+            <div className="w-32">
+              <TextField label="Unit" value={draft.unit} onChange={(event) => patch({ unit: event.target.value })} />
             </div>
-            <div className="mt-3 min-h-40 flex-1 overflow-y-auto border-t border-rule pt-3">
-              <DerivationPreviewTable study={study} definition={previewable(draft, definition, variables)} />
-            </div>
-            <div className="mt-3 flex gap-2">
-              <button type="submit" className="button-primary" disabled={!definition || change.isPending}>
-                {redefine ? 'Compute it so' : 'Make the variable'}
-              </button>
-              <Dialog.Close className="button">Cancel</Dialog.Close>
-              {!definition && (
-                <span className="self-center text-[13px] text-muted">
-                  {draft.name.trim() === '' && suggestedName(draft, variables) === '' ? 'Give it a name.' : 'Fill in how it is computed.'}
-                </span>
-              )}
-            </div>
-          </form>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          )}
+        </div>
+        <div className="mt-3 min-h-40 flex-1 overflow-y-auto border-t border-rule pt-3">
+          <DerivationPreviewTable study={study} definition={previewable(draft, definition, variables)} />
+        </div>
+        <div className="mt-3 flex gap-2">
+          <button type="submit" className="button-primary" disabled={!definition || change.isPending}>
+            {redefine ? 'Compute it so' : 'Make the variable'}
+          </button>
+          <CloseButton>Cancel</CloseButton>
+          {!definition && (
+            <span className="self-center text-[13px] text-muted">
+              {draft.name.trim() === '' && suggestedName(draft, variables) === '' ? 'Give it a name.' : 'Fill in how it is computed.'}
+            </span>
+          )}
+        </div>
+      </form>
+    </Modal>
   );
 }
 

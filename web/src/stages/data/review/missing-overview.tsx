@@ -2,6 +2,7 @@ import type { MissingResult, Study } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../../../api/queries';
 import { FailureNotice } from '../../../controls/failure-notice';
+import { Skeleton } from '../../../controls/skeleton';
 import { displayName } from '../../../study/variable-name';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
 import { ValueTableView } from '../../../tables/value-table-view';
@@ -10,7 +11,7 @@ import { ValueTableView } from '../../../tables/value-table-view';
 export function MissingOverview({ study }: { study: Study }) {
   const { data, error } = useQuery(analysisQuery(study.id, study.head, { kind: 'missing' }));
   if (error && !data) return <FailureNotice error={error} />;
-  if (!data) return <div role="status" aria-label="Counting" className="h-64 rounded bg-rule/50" />;
+  if (!data) return <Skeleton label="Counting" className="h-64" />;
   if (data.variables.length === 0)
     return <p className="font-serif text-[17px]">No value is missing in the {data.rows.toLocaleString('en-GB')} rows in use.</p>;
   const nameOf = (id: string) => displayName(study.state.variables.find((item) => item.id === id) ?? { name: id });

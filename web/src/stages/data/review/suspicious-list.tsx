@@ -2,13 +2,14 @@ import type { Study, Suspicion } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../../../api/queries';
 import { FailureNotice } from '../../../controls/failure-notice';
+import { Skeleton } from '../../../controls/skeleton';
 import { SuspicionLine } from './suspicion-line';
 
 /** Everything in the table that deserves a second look, each with what it does to the results and what can be answered. */
 export function SuspiciousList({ study, onShowRow }: { study: Study; onShowRow: (row: number) => void }) {
   const { data, error } = useQuery(analysisQuery(study.id, study.head, { kind: 'suspicious' }));
   if (error && !data) return <FailureNotice error={error} />;
-  if (!data) return <div role="status" aria-label="Looking through the table" className="h-64 rounded bg-rule/50" />;
+  if (!data) return <Skeleton label="Looking through the table" className="h-64" />;
   if (data.suspicions.length === 0) {
     return (
       <p className="font-serif text-[17px]">

@@ -4,6 +4,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { analysisQuery } from '../../../api/queries';
 import { FailureNotice } from '../../../controls/failure-notice';
+import { Skeleton } from '../../../controls/skeleton';
 import { formatMeasured } from '../../../figures/format-measured';
 import { Sparkline } from '../../../figures/sparkline';
 import { displayName } from '../../../study/variable-name';
@@ -39,7 +40,7 @@ export function DescribePanel({ study, variable, onClose }: DescribePanelProps) 
         </button>
       </header>
       {error && !description && <FailureNotice error={error} />}
-      {!error && !description && <div role="status" aria-label="Describing" className="h-64 rounded bg-rule/50" />}
+      {!error && !description && <Skeleton label="Describing" className="h-64" />}
       {description && table && (
         <>
           <Sparkline bins={description.bins} width={230} height={64} />

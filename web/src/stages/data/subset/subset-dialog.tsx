@@ -1,9 +1,9 @@
 import { type NamedSubset, type Study, type Subset, subsetInWords, subsetSchema } from '@ivlen/contract';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
-import { Dialog } from 'radix-ui';
 import { useState } from 'react';
 import { subsetCountQuery } from '../../../api/queries';
+import { CloseButton, Modal } from '../../../controls/modal';
 import { SetAsideMenu } from '../../../study/set-aside-menu';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { newRule, RuleEditor } from './rule-editor';
@@ -16,102 +16,98 @@ export function SubsetDialog({ study, onClose }: { study: Study; onClose: () => 
   const complete = subsetSchema.safeParse(subset).success;
   const use = (next: Subset | null) => change.mutate({ change: { type: 'set-subset', subset: next } }, { onSuccess: onClose });
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/20" />
-        <Dialog.Content className="popover fixed top-[8%] left-1/2 flex max-h-[84vh] w-[680px] max-w-[94vw] -translate-x-1/2 flex-col p-5">
-          <Dialog.Title className="text-base">Rows by rules</Dialog.Title>
-          <Dialog.Description className="mt-1 text-muted">
-            Rules for rows: use only these, as the subset, or set them aside for a reason. The others stay in the table either way.
-          </Dialog.Description>
-          <div className="min-h-0 flex-1 overflow-y-auto">
-            {study.state.namedSubsets.length > 0 && <NamedSubsets study={study} onUse={({ subset: named }) => use(named)} />}
-            <p className="mt-3">
-              Rows where{' '}
-              <select
-                className="field py-0.5"
-                aria-label="Joined by"
-                value={subset.join}
-                onChange={(event) => setSubset({ ...subset, join: event.target.value === 'any' ? 'any' : 'all' })}
-              >
-                <option value="all">all of these hold</option>
-                <option value="any">any of these holds</option>
-              </select>
-            </p>
-            <ul className="divide-y divide-rule" aria-label="Rules">
-              {subset.rules.map((rule, i) => (
-                <RuleEditor
-                  key={i}
-                  study={study}
-                  rule={rule}
-                  onChange={(next) => setSubset({ ...subset, rules: subset.rules.with(i, next) })}
-                  onRemove={() => setSubset({ ...subset, rules: subset.rules.toSpliced(i, 1) })}
-                />
-              ))}
-            </ul>
-            <button
-              type="button"
-              className="button-quiet mt-1"
-              onClick={() => setSubset({ ...subset, rules: [...subset.rules, newRule(study, '')] })}
-            >
-              <Plus size={14} aria-hidden="true" /> Another rule
-            </button>
-          </div>
-          <Count study={study} subset={subset} complete={complete} />
-          <div className="mt-3 flex flex-wrap items-center gap-2">
-            <button type="button" className="button-primary" disabled={!complete || change.isPending} onClick={() => use(subset)}>
-              Use these rows
-            </button>
-            {study.state.subset && (
-              <button type="button" className="button" disabled={change.isPending} onClick={() => use(null)}>
-                Use all rows
-              </button>
-            )}
-            <SetAsideMenu
-              label="Set these aside …"
-              disabled={!complete || change.isPending}
-              onChoose={(because, words) =>
-                change.mutate(
-                  { change: { type: 'set-aside', choice: { rule: subset }, because }, ...(words ? { reason: words } : {}) },
-                  { onSuccess: onClose },
-                )
-              }
+    <Modal
+      title="Rows by rules"
+      description="Rules for rows: use only these, as the subset, or set them aside for a reason. The others stay in the table either way."
+      className="w-[680px]"
+      onClose={onClose}
+    >
+      <div className="min-h-0 flex-1 overflow-y-auto">
+        {study.state.namedSubsets.length > 0 && <NamedSubsets study={study} onUse={({ subset: named }) => use(named)} />}
+        <p className="mt-3">
+          Rows where{' '}
+          <select
+            className="field py-0.5"
+            aria-label="Joined by"
+            value={subset.join}
+            onChange={(event) => setSubset({ ...subset, join: event.target.value === 'any' ? 'any' : 'all' })}
+          >
+            <option value="all">all of these hold</option>
+            <option value="any">any of these holds</option>
+          </select>
+        </p>
+        <ul className="divide-y divide-rule" aria-label="Rules">
+          {subset.rules.map((rule, i) => (
+            <RuleEditor
+              key={i}
+              study={study}
+              rule={rule}
+              onChange={(next) => setSubset({ ...subset, rules: subset.rules.with(i, next) })}
+              onRemove={() => setSubset({ ...subset, rules: subset.rules.toSpliced(i, 1) })}
             />
-            {(study.state.setAside?.count ?? 0) > 0 && (
-              <button
-                type="button"
-                className="button"
-                disabled={!complete || change.isPending}
-                onClick={() => change.mutate({ change: { type: 'bring-back', choice: { rule: subset } } }, { onSuccess: onClose })}
-              >
-                Bring these back
-              </button>
-            )}
-            <Dialog.Close className="button">Cancel</Dialog.Close>
-            <span className="flex w-full items-center gap-2 border-t border-rule pt-3">
-              <input
-                className="field w-56 py-1"
-                placeholder="name for this subset"
-                aria-label="Name for this subset"
-                value={name}
-                maxLength={80}
-                onChange={(event) => setName(event.target.value)}
-              />
-              <button
-                type="button"
-                className="button-quiet"
-                disabled={!complete || !name.trim() || change.isPending}
-                onClick={() =>
-                  change.mutate({ change: { type: 'name-subset', named: { name: name.trim(), subset } } }, { onSuccess: () => setName('') })
-                }
-              >
-                Keep under this name
-              </button>
-            </span>
-          </div>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+          ))}
+        </ul>
+        <button
+          type="button"
+          className="button-quiet mt-1"
+          onClick={() => setSubset({ ...subset, rules: [...subset.rules, newRule(study, '')] })}
+        >
+          <Plus size={14} aria-hidden="true" /> Another rule
+        </button>
+      </div>
+      <Count study={study} subset={subset} complete={complete} />
+      <div className="mt-3 flex flex-wrap items-center gap-2">
+        <button type="button" className="button-primary" disabled={!complete || change.isPending} onClick={() => use(subset)}>
+          Use these rows
+        </button>
+        {study.state.subset && (
+          <button type="button" className="button" disabled={change.isPending} onClick={() => use(null)}>
+            Use all rows
+          </button>
+        )}
+        <SetAsideMenu
+          label="Set these aside …"
+          disabled={!complete || change.isPending}
+          onChoose={(because, words) =>
+            change.mutate(
+              { change: { type: 'set-aside', choice: { rule: subset }, because }, ...(words ? { reason: words } : {}) },
+              { onSuccess: onClose },
+            )
+          }
+        />
+        {(study.state.setAside?.count ?? 0) > 0 && (
+          <button
+            type="button"
+            className="button"
+            disabled={!complete || change.isPending}
+            onClick={() => change.mutate({ change: { type: 'bring-back', choice: { rule: subset } } }, { onSuccess: onClose })}
+          >
+            Bring these back
+          </button>
+        )}
+        <CloseButton>Cancel</CloseButton>
+        <span className="flex w-full items-center gap-2 border-t border-rule pt-3">
+          <input
+            className="field w-56 py-1"
+            placeholder="name for this subset"
+            aria-label="Name for this subset"
+            value={name}
+            maxLength={80}
+            onChange={(event) => setName(event.target.value)}
+          />
+          <button
+            type="button"
+            className="button-quiet"
+            disabled={!complete || !name.trim() || change.isPending}
+            onClick={() =>
+              change.mutate({ change: { type: 'name-subset', named: { name: name.trim(), subset } } }, { onSuccess: () => setName('') })
+            }
+          >
+            Keep under this name
+          </button>
+        </span>
+      </div>
+    </Modal>
   );
 }
 

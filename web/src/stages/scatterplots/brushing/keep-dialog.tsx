@@ -1,6 +1,6 @@
 import type { RowRanges, Study } from '@ivlen/contract';
-import { Dialog } from 'radix-ui';
 import { type FormEvent, useState } from 'react';
+import { CloseButton, Modal } from '../../../controls/modal';
 import { useStudyChanges } from '../../../study/use-study-changes';
 
 interface KeepDialogProps {
@@ -37,37 +37,30 @@ export function KeepDialog({ study, rows, count, useOnly, onDone, onClose }: Kee
     { label: 'All others are called', value: others, set: setOthers },
   ];
   return (
-    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-ink/20" />
-        <Dialog.Content className="popover fixed top-1/3 left-1/2 z-50 w-96 -translate-x-1/2 p-5">
-          <Dialog.Title className="text-base">{useOnly ? 'Use only these rows' : 'Keep these rows as a variable'}</Dialog.Title>
-          <Dialog.Description className="mt-1 mb-3 text-[13px] text-muted">
-            {useOnly
-              ? 'They are too scattered for a rule by row numbers: a nominal variable of two groups tells them apart, and the subset rests on it.'
-              : 'A nominal variable of two groups, to colour by, to compare, or to make a subset of.'}
-          </Dialog.Description>
-          <form onSubmit={submit} className="flex flex-col gap-3">
-            {fields.map(({ label, value, set }) => (
-              <label key={label} className="block">
-                <span className="block text-[13px] text-muted">{label}</span>
-                <input className="field w-full" value={value} required maxLength={200} onChange={(event) => set(event.target.value)} />
-              </label>
-            ))}
-            <div className="mt-1 flex justify-end gap-2">
-              <Dialog.Close className="button">Cancel</Dialog.Close>
-              <button
-                type="submit"
-                className="button-primary"
-                disabled={change.isPending || !name.trim() || chosen.trim() === others.trim()}
-              >
-                {useOnly ? 'Keep and use only these' : 'Keep'}
-              </button>
-            </div>
-          </form>
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Modal
+      title={useOnly ? 'Use only these rows' : 'Keep these rows as a variable'}
+      description={
+        useOnly
+          ? 'They are too scattered for a rule by row numbers: a nominal variable of two groups tells them apart, and the subset rests on it.'
+          : 'A nominal variable of two groups, to colour by, to compare, or to make a subset of.'
+      }
+      onClose={onClose}
+    >
+      <form onSubmit={submit} className="flex flex-col gap-3">
+        {fields.map(({ label, value, set }) => (
+          <label key={label} className="block">
+            <span className="block text-[13px] text-muted">{label}</span>
+            <input className="field w-full" value={value} required maxLength={200} onChange={(event) => set(event.target.value)} />
+          </label>
+        ))}
+        <div className="mt-1 flex justify-end gap-2">
+          <CloseButton>Cancel</CloseButton>
+          <button type="submit" className="button-primary" disabled={change.isPending || !name.trim() || chosen.trim() === others.trim()}>
+            {useOnly ? 'Keep and use only these' : 'Keep'}
+          </button>
+        </div>
+      </form>
+    </Modal>
   );
 }
 

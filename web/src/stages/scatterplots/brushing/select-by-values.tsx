@@ -1,6 +1,6 @@
 import type { Variable } from '@ivlen/contract';
-import { Popover } from 'radix-ui';
 import { type FormEvent, useState } from 'react';
+import { PopoverEditor } from '../../../controls/popover-editor';
 import { axisLabel, displayName } from '../../../study/variable-name';
 import type { PlotData } from '../plotting/plot-data';
 import type { Selection } from './use-brush';
@@ -19,12 +19,11 @@ interface Range {
 
 /** Lights rows by their values in two variables: what the brush does, without a pointer. */
 export function SelectByValues({ variables, data, onSelect }: SelectByValuesProps) {
-  const [open, setOpen] = useState(false);
   const [ranges, setRanges] = useState<readonly Range[] | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const shown = ranges ?? variables.slice(0, 2).map(({ id }) => ({ variable: id, low: '', high: '' }));
   const set = (at: number, part: Partial<Range>) => setRanges(shown.map((range, i) => (i === at ? { ...range, ...part } : range)));
-  const submit = (event: FormEvent) => {
+  const submit = (event: FormEvent, close: () => void) => {
     event.preventDefault();
     const limits = shown.map(({ variable, low, high }) => ({ variable, low: limit(low, -Infinity), high: limit(high, Infinity) }));
     if (limits.some(({ low, high }) => Number.isNaN(low) || Number.isNaN(high)))
@@ -42,14 +41,13 @@ export function SelectByValues({ variables, data, onSelect }: SelectByValuesProp
     );
     const [x, y] = shown.map(({ variable }) => variable);
     onSelect({ mask, count: mask.reduce((sum, byte) => sum + byte, 0), x: x ?? '', y: y ?? '' });
-    setOpen(false);
+    close();
   };
   return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className="button-quiet text-[13px]">Light by values …</Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content className="popover w-96" align="start" sideOffset={6} aria-label="Light rows by values">
-          <form onSubmit={submit} className="flex flex-col gap-3">
+    <PopoverEditor label="Light rows by values" trigger={<>Light by values …</>} width="w-96">
+      {(close) => (
+        <>
+          <form onSubmit={(event) => submit(event, close)} className="flex flex-col gap-3">
             <p className="text-[13px] text-muted">Rows whose values lie in both ranges are lit; an empty field is no limit.</p>
             {shown.map((range, at) => {
               const variable = variables.find(({ id }) => id === range.variable);
@@ -91,9 +89,9 @@ export function SelectByValues({ variables, data, onSelect }: SelectByValuesProp
               Light them
             </button>
           </form>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+        </>
+      )}
+    </PopoverEditor>
   );
 }
 

@@ -1,5 +1,5 @@
 import type { Variable } from '@ivlen/contract';
-import { Popover } from 'radix-ui';
+import { PopoverEditor } from '../../../controls/popover-editor';
 import { asMeasured } from '../../../figures/as-measured';
 import { displayName } from '../../../study/variable-name';
 import type { Axis } from '../plotting/axes-of';
@@ -24,10 +24,9 @@ export function BulkNotice({ variables, axes, bulk, onChange }: BulkNoticeProps)
     zoomed.length > 0 ? `${axesInWords(zoomed.length)} zoomed to the bulk` : '',
   ];
   return (
-    <Popover.Root>
-      <Popover.Trigger className="button-quiet text-[13px]">{words.filter(Boolean).join(', ')} …</Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content className="popover w-96" align="start" sideOffset={6} aria-label="Axes squeezed by outlying values">
+    <PopoverEditor label="Axes squeezed by outlying values" trigger={<>{words.filter(Boolean).join(', ')} …</>} width="w-96">
+      {() => (
+        <>
           <p className="mb-2 text-[13px] text-muted">
             Zoomed to the bulk, an axis ends before these values; their points are marked at the edge.
           </p>
@@ -60,9 +59,9 @@ export function BulkNotice({ variables, axes, bulk, onChange }: BulkNoticeProps)
               </button>
             </p>
           )}
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+        </>
+      )}
+    </PopoverEditor>
   );
 }
 

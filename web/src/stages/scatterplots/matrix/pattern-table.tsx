@@ -1,6 +1,7 @@
 import type { Variable } from '@ivlen/contract';
 import { COEFFICIENTS, formatCoefficient, formatP } from '@ivlen/core';
 import type { Matrix } from '../../../coefficients/matrix';
+import { Skeleton } from '../../../controls/skeleton';
 import { displayName } from '../../../study/variable-name';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
 import { intervalColumns } from '../../../tables/interval-columns';
@@ -18,7 +19,7 @@ interface PatternTableProps {
 /** The figure in words: each pair's coefficients, and what its points look like. */
 export function PatternTable({ facts, notSought }: PatternTableProps) {
   const { matrix, rankMethod, correlation } = facts;
-  if (!matrix) return <div role="status" aria-label="Computing the coefficients" className="m-5 h-40 rounded bg-rule/50" />;
+  if (!matrix) return <Skeleton label="Computing the coefficients" className="m-5 h-40" />;
   const table = patternTable(facts, matrix);
   const symbols = [COEFFICIENTS[correlation.methods[0] ?? 'pearson'].symbol, COEFFICIENTS[rankMethod].symbol];
   return (

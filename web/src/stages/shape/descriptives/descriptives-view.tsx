@@ -1,7 +1,7 @@
 import { type DescriptiveColumn, descriptiveColumnSchema, type ShapeSettings } from '@ivlen/contract';
 import { Columns3 } from 'lucide-react';
-import { Popover } from 'radix-ui';
 import { useMemo } from 'react';
+import { PopoverEditor } from '../../../controls/popover-editor';
 import { ProgressLine } from '../../../controls/progress-line';
 import { MethodsLine } from '../../../methods-line/methods-line';
 import { methodsSentence } from '../../../methods-line/methods-parts';
@@ -73,12 +73,17 @@ interface ColumnChooserProps {
 function ColumnChooser({ settings, onChoose }: ColumnChooserProps) {
   const { columns } = settings;
   return (
-    <Popover.Root>
-      <Popover.Trigger className="button-quiet text-[13px]">
-        <Columns3 size={14} aria-hidden="true" /> Columns
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content aria-label="Columns of the table" className="popover w-64" align="start" sideOffset={6} collisionPadding={12}>
+    <PopoverEditor
+      label="Columns of the table"
+      trigger={
+        <>
+          <Columns3 size={14} aria-hidden="true" /> Columns
+        </>
+      }
+      width="w-64"
+    >
+      {() => (
+        <>
           <ul>
             {descriptiveColumnSchema.options.map((column) => (
               <li key={column}>
@@ -94,8 +99,8 @@ function ColumnChooser({ settings, onChoose }: ColumnChooserProps) {
               </li>
             ))}
           </ul>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+        </>
+      )}
+    </PopoverEditor>
   );
 }

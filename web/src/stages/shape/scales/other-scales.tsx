@@ -4,6 +4,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { analysisQuery } from '../../../api/queries';
 import { FailureNotice } from '../../../controls/failure-notice';
+import { Skeleton } from '../../../controls/skeleton';
 import { HistogramFigure } from '../../../figures/marks/histogram-figure';
 import { QuantileFigure } from '../../../figures/marks/quantile-figure';
 import { useWorkingSet } from '../../../settings/use-working-set';
@@ -38,7 +39,7 @@ export function OtherScales({ study, variable, settings }: OtherScalesProps) {
   const [all, setAll] = useState(false);
   const readOnly = useReadOnly();
   if (error && !data) return <FailureNotice error={error} />;
-  if (!data) return <div role="status" aria-label="Computing other scales" className="mt-4 h-48 rounded bg-rule/50" />;
+  if (!data) return <Skeleton label="Computing other scales" className="mt-4 h-48" />;
   const partners = strongest(data);
   const nameOf = (id: string) => displayName(study.state.variables.find((item) => item.id === id) ?? { name: id });
   const keepOne = (scale: OtherScale, shift: number) => void keep([{ variable, scale, shift }]);

@@ -3,6 +3,7 @@ import { jointVerdict } from '@ivlen/core';
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../../../api/queries';
 import { FailureNotice } from '../../../controls/failure-notice';
+import { Skeleton } from '../../../controls/skeleton';
 import { MethodsLine } from '../../../methods-line/methods-line';
 import { methodsSentence } from '../../../methods-line/methods-parts';
 import { PinButton } from '../../../pins/pin-button';
@@ -46,7 +47,7 @@ export function TogetherView({ study, workingSet, settings, patch }: ShapeViewPr
           </p>
         )}
         {error && !data && <FailureNotice error={error} />}
-        {enough && !data && !error && <div role="status" aria-label="Computing joint normality" className="mt-5 h-72 rounded bg-rule/50" />}
+        {enough && !data && !error && <Skeleton label="Computing joint normality" className="mt-5 h-72" />}
         {enough && data && <Result study={study} variables={variables} data={data} settings={settings} />}
       </div>
     </>

@@ -3,6 +3,7 @@ import { formatFixed, formatP } from '@ivlen/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { analysisQuery } from '../../../api/queries';
+import { Skeleton } from '../../../controls/skeleton';
 import { HistogramFigure } from '../../../figures/marks/histogram-figure';
 import { QuantileFigure } from '../../../figures/marks/quantile-figure';
 import { displayName } from '../../../study/variable-name';
@@ -48,7 +49,7 @@ export function ScalesRow({ study, variable, settings, choice, onChoose }: Scale
           {error ? (
             <p className="text-caution">{error.message}</p>
           ) : (
-            <div role="status" aria-label={`Computing the scales of ${name}`} className="m-1.5 h-20 rounded bg-rule/50" />
+            <Skeleton label={`Computing the scales of ${name}`} className="m-1.5 h-20" />
           )}
         </td>
       )}

@@ -4,6 +4,7 @@ import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { memo, useMemo, useRef } from 'react';
 import { analysisQuery } from '../../../api/queries';
+import { Skeleton } from '../../../controls/skeleton';
 import { formatMeasured } from '../../../figures/format-measured';
 import { type Domain, HistogramFigure } from '../../../figures/marks/histogram-figure';
 import { QuantileFigure } from '../../../figures/marks/quantile-figure';
@@ -77,11 +78,7 @@ export const ShapeStrip = memo(function ShapeStrip({ study, subject, settings, o
           <Figures shape={data} variable={variable} name={name} settings={settings} domain={domain} />
         ) : (
           <div role="cell" className="col-span-9">
-            {error ? (
-              <p className="text-caution">{error.message}</p>
-            ) : (
-              <div role="status" aria-label={`Computing ${name}`} className="h-14 rounded bg-rule/50" />
-            )}
+            {error ? <p className="text-caution">{error.message}</p> : <Skeleton label={`Computing ${name}`} className="h-14" />}
           </div>
         )}
       </div>

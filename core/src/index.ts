@@ -71,7 +71,7 @@ export { type Density, type DensityOptions, density } from './description/densit
 export { type Description, describe } from './description/describe';
 export { type BinRule, type Histogram, histogram } from './description/histogram';
 export { type NormalQuantileOptions, type NormalQuantiles, normalQuantiles } from './description/normal-quantiles';
-export { COEFFICIENTS, type CoefficientWords, levelInWords, METHOD_NAMES } from './display/coefficients';
+export { byMethod, COEFFICIENTS, type CoefficientWords, levelInWords, METHOD_NAMES } from './display/coefficients';
 export {
   formatCoefficient,
   formatFixed,

@@ -1,22 +1,23 @@
 import {
   type Adjustment,
   adjustPValues,
+  byMethod,
+  type CorrelationOptions,
   compareIndependent,
   correlationMatrix,
   influence,
-  kendall,
+  METHOD_NAMES,
   type Method,
   mahalanobis,
-  pearson,
-  spearman,
+  testPair,
   varianceInflation,
 } from '@ivlen/core';
 import fc from 'fast-check';
 import { describe, expect, it, test } from 'vitest';
 import { symmetricEigen } from '../src/linear-algebra/jacobi-eigen';
 
-const SINGLE = { pearson, spearman, kendall };
-const METHODS = ['pearson', 'spearman', 'kendall'] as const;
+const SINGLE = byMethod((method) => (x: Float64Array, y: Float64Array, options?: CorrelationOptions) => testPair(method, x, y, options));
+const METHODS = METHOD_NAMES;
 /** Coarse values, so that ties are common, and gaps. */
 const cell = fc.oneof({ weight: 8, arbitrary: fc.integer({ min: -6, max: 6 }) }, { weight: 1, arbitrary: fc.constant(Number.NaN) });
 const table = (columns: number, rows = 30) =>

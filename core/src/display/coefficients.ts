@@ -65,6 +65,16 @@ export const METHOD_NAMES: readonly Method[] = Object.keys(COEFFICIENTS).filter(
   Object.hasOwn(COEFFICIENTS, name),
 );
 
+/**
+ * A value for each coefficient.
+ *
+ * @example
+ * byMethod((method) => COEFFICIENTS[method].symbol); // { pearson: 'r', spearman: 'ρ', kendall: 'τ' }
+ */
+export function byMethod<T>(of: (method: Method) => T): Record<Method, T> {
+  return Object.fromEntries(METHOD_NAMES.map((method) => [method, of(method)])) as Record<Method, T>;
+}
+
 /** Below these sizes an interval is known to hold somewhat less often than its level says. */
 const ABOUT_BELOW: Readonly<Record<string, number>> = { adf: 100, 'bootstrap-percentile': 50, 'bootstrap-bca': 50 };
 

@@ -1,5 +1,5 @@
 import type { PairRequest, PairResult } from '@ivlen/contract';
-import { type Description, describe, fittedLine, METHOD_NAMES, type Method } from '@ivlen/core';
+import { byMethod, type Description, describe, fittedLine, type Method } from '@ivlen/core';
 import type { AnalysisModule } from './analysis';
 import { type AnalysisColumns, columnOf, valuesAt } from './analysis-columns';
 import { correlationOf, testAsData } from './correlation-test';
@@ -22,7 +22,7 @@ function describePair(request: PairRequest, columns: AnalysisColumns): PairResul
   return {
     kind: 'pair',
     n: x.length,
-    tests: Object.fromEntries(METHOD_NAMES.map((method) => [method, test(method)])) as PairResult['tests'],
+    tests: byMethod(test),
     line: { slope: figure(line.slope), intercept: figure(line.intercept) },
     swappedLine: { slope: figure(swapped.slope), intercept: figure(swapped.intercept) },
     x: shortDescription(describe(x)),

@@ -1,8 +1,8 @@
 import { type ChangeOf, canBeCorrelated, type Hypothesis, type Question, type StatedHypothesis, type StudyState } from '@ivlen/contract';
+import { COEFFICIENTS } from '@ivlen/core';
 import { variableOf } from '../columns/columns';
 import { DomainError } from '../errors/domain-error';
 import { type AppliedChange, nothingChanges } from './applied-change';
-import { METHOD_NAMES } from './pair-methods';
 
 export function askQuestion(state: StudyState, { text }: ChangeOf<'ask-question'>): AppliedChange {
   const question: Question = {
@@ -94,7 +94,7 @@ function inWords(state: StudyState, { x, y, expectation, method, bound }: Hypoth
     less: `more ${first}, ${counted ? 'fewer' : 'less'} ${second}`,
   }[expectation];
   const smallest = bound === null ? '' : `, smallest of interest ${String(bound).replace(/^0/, '')}`;
-  return `${expected} (${METHOD_NAMES[method]}${smallest})`;
+  return `${expected} (${COEFFICIENTS[method].name}${smallest})`;
 }
 
 function questionOf(state: StudyState, id: string): Question {

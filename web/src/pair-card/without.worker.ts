@@ -1,4 +1,4 @@
-import { type Alternative, METHOD_NAMES, type Method, testPair } from '@ivlen/core';
+import { type Alternative, byMethod, type Method, testPair } from '@ivlen/core';
 import { expose } from 'comlink';
 
 export interface TriedTest {
@@ -27,7 +27,7 @@ function testsOf(x: Float64Array, y: Float64Array, alternative: Alternative): Tr
     const { coefficient, pValue, n } = testPair(method, x, y, { alternative });
     return { coefficient, pValue, n };
   };
-  return Object.fromEntries(METHOD_NAMES.map((method) => [method, test(method)])) as TriedTests;
+  return byMethod(test);
 }
 
 expose(computing);

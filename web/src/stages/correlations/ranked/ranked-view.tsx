@@ -1,4 +1,4 @@
-import { METHOD_NAMES } from '@ivlen/core';
+import { byMethod, METHOD_NAMES } from '@ivlen/core';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useMemo, useRef } from 'react';
 import type { Matrix } from '../../../coefficients/matrix';
@@ -37,11 +37,7 @@ function Ranked({ study, settings, selection, matrix }: ArrangementProps & { rea
       distinctPairs(matrix).map(
         (main): RankedPair => ({
           main,
-          by: {
-            pearson: matrix.cellBy('pearson', main.row, main.column),
-            spearman: matrix.cellBy('spearman', main.row, main.column),
-            kendall: matrix.cellBy('kendall', main.row, main.column),
-          },
+          by: byMethod((method) => matrix.cellBy(method, main.row, main.column)),
         }),
       ),
     [matrix],

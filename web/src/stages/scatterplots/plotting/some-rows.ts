@@ -1,4 +1,4 @@
-import { type Alternative, correlationMatrix, kendall, type Method, type MissingRule, pearson, spearman } from '@ivlen/core';
+import { type Alternative, correlationMatrix, type Method, type MissingRule, testPair } from '@ivlen/core';
 import { NO_GROUP } from '../../../figures/group-styles';
 import type { PlotData } from './plot-data';
 
@@ -26,8 +26,6 @@ export interface SomeTest {
   readonly pValue: number;
   readonly n: number;
 }
-
-const TESTS = { pearson, spearman, kendall };
 
 /** Some of a variable's values: those of the places that are kept, a byte for each. */
 function kept(column: Float64Array, mask: Uint8Array, byte: 0 | 1): Float64Array {
@@ -78,7 +76,7 @@ export interface PairAsked {
 /** A pair by one method over the places that are not lit. */
 export function pairWithout(data: PlotData, mask: Uint8Array, { x, y, alternative }: PairAsked, method: Method): SomeTest {
   const [u, v] = [kept(columnOf(data, x), mask, 0), kept(columnOf(data, y), mask, 0)];
-  const { coefficient, pValue, n } = TESTS[method](u, v, { alternative });
+  const { coefficient, pValue, n } = testPair(method, u, v, { alternative });
   return { coefficient, pValue, n };
 }
 

@@ -18,16 +18,22 @@ function publicFunctions() {
     return names
       .split(',')
       .map((name) => name.trim())
-      .filter((name) => name && !name.startsWith('type ') && source.includes(`export function ${name}(`))
+      .filter((name) => name && !name.startsWith('type ') && startOf(name, source) >= 0)
       .map((name) => ({ name, source }));
   });
 }
 
+/** Where a function begins, with type parameters or without; -1 where it is not of this file. */
+function startOf(name, source) {
+  return source.search(new RegExp(`export function ${name}[(<]`));
+}
+
 /** Authors and years that a function's doc comment names. */
 function citations({ name, source }) {
-  const before = source.slice(0, source.indexOf(`export function ${name}(`));
+  const before = source.slice(0, startOf(name, source));
   const doc = before
     .slice(before.lastIndexOf('/**'))
+    .replace(/@example[\s\S]*/, '')
     .replace(/^\s*\/?\*+\/?/gm, ' ')
     .replace(/\s+/g, ' ');
   const cited = /([A-Z][\p{L}’'.-]+(?:(?:,| &| and| de) [A-Zv][\p{L}’'.-]+)*(?: et al\.)?),? \(?((?:18|19|20)\d\d)\b/gu;

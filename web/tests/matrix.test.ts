@@ -52,7 +52,7 @@ it('takes another order without another result', () => {
 
 it('ranks pairs by size, filters them, and leaves undefined ones last', () => {
   const m = matrix();
-  const pairs = distinctPairs(m).map((main) => ({ main, by: { pearson: main, spearman: main, kendall: main } }));
+  const pairs = distinctPairs(m).map((main) => ({ main, by: byMethod(() => main) }));
   const columns = rankedColumns(settings);
   const ranking = { sort: 'size', ascending: false, find: '', least: 0, significance: 'any', cautioned: 'any' } as const;
   const names = (of: typeof pairs) => of.map(({ main }) => `${main.column.name} ${main.row.name}`);

@@ -1,4 +1,9 @@
-/** Groups of rows that are equal in every column, missing cells included; only groups of two and more, in row order. */
+/**
+ * Groups of rows that are equal in every column, missing cells included; only groups of two and more, in row order.
+ *
+ * @example
+ * duplicatedRows([Float64Array.of(1, 2, 1), Float64Array.of(5, 6, 5)]); // [[0, 2]]
+ */
 export function duplicatedRows(columns: readonly Float64Array[]): number[][] {
   const rows = columns[0]?.length ?? 0;
   const hashes = new Map<number, number[]>();

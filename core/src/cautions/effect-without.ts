@@ -15,6 +15,9 @@ export interface EffectWithout {
  * computed anew without the row rather than corrected for it: the row may be so far out that it hides all other digits.
  * Missing values (NaN) are left out, pair by pair.
  * @param row of x, from 0
+ *
+ * @example
+ * effectWithout(Float64Array.of(1, 2, 3, 40), 3, []).meanWithout; // 2
  */
 export function effectWithout(x: Float64Array, row: number, others: readonly Float64Array[]): EffectWithout {
   const without = x.slice();

@@ -28,6 +28,10 @@ const CLEAR = 0.3;
  * group ≥ .30 with p < α after Holm (1979), and the groups differ (`compareIndependent`).
  * @param labels a group for each row; NaN is left out
  * @throws {RangeError} columns of unequal length or an unknown method.
+ *
+ * @example
+ * groupDisagreement(Float64Array.of(1, 2, 3, 4, 5, 1, 2, 3, 4, 5), Float64Array.of(2, 1, 4, 3, 5, 5, 3, 4, 1, 2),
+ *   Float64Array.of(0, 0, 0, 0, 0, 1, 1, 1, 1, 1), { method: 'pearson' }).comparison.pValue; // 0.0280044
  */
 export function groupDisagreement(
   x: Float64Array,

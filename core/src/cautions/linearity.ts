@@ -36,6 +36,9 @@ const FEWEST = 4;
  * chance brings in normal pairs. Source: the F test of a polynomial term (Draper & Smith 1998, ch. 12). Missing values
  * (NaN): rows complete for both; fewer than four, and points exactly on a line, leave all figures NaN and are never curved.
  * @throws {RangeError} columns of unequal length.
+ *
+ * @example
+ * linearity(Float64Array.of(0, 1, 2, 3, 4, 5), Float64Array.of(0, 1, 4, 9, 16, 26)).gain; // 0.0873146
  */
 export function linearity(x: Float64Array, y: Float64Array): Linearity {
   assertSameLength(x, y);
@@ -78,6 +81,9 @@ function parabolaOf(x: Float64Array, y: Float64Array, straight: number) {
 
 /**
  * Values of y's parabola of x at some places: least squares on x and x², centred. Complete rows; NaN where it cannot be fitted.
+ *
+ * @example
+ * fittedParabola(Float64Array.of(0, 1, 2, 3), Float64Array.of(0, 1, 4, 9), [4]); // [16]
  */
 export function fittedParabola(x: Float64Array, y: Float64Array, places: ArrayLike<number>): Float64Array {
   const { centred, scale, mean, remainder } = centreColumn(x);
@@ -96,6 +102,9 @@ const MOST_SMOOTHED = 2000;
 /**
  * Whether a smooth curve of y on x runs one way: of its rises and falls (LOWESS, Cleveland 1979) the smaller sum is at most
  * a tenth of both. Complete rows; false where there is no curve.
+ *
+ * @example
+ * isMonotone(Float64Array.of(1, 3, 2), Float64Array.of(10, 30, 25)); // true
  */
 export function isMonotone(x: Float64Array, y: Float64Array): boolean {
   const order = sortOrder(x);
@@ -120,6 +129,9 @@ const FAN_P = 0.01;
 /**
  * Do the residuals of y on x fan out? Breusch–Pagan in Koenker's form at .01, with n ≥ 30. Points exactly on a line do not.
  * @throws {RangeError} columns of unequal length.
+ *
+ * @example
+ * fanShape(Float64Array.of(1, 2, 3, 4, 5, 6), Float64Array.of(1, 2.1, 2.7, 4.6, 4, 8)).pValue; // 0.0681574
  */
 export function fanShape(x: Float64Array, y: Float64Array): { fanShaped: boolean; pValue: number } {
   const { pValue, n } = breuschPagan(y, [x]);

@@ -17,6 +17,10 @@ export interface MethodAdvice {
 /**
  * Which coefficient suits a pair, and why; a recommendation, never a switch. Orders with few steps have many ties, for
  * which Kendall's τ-b is made; a marked shape is left to ranks (Spearman); else Pearson says most.
+ *
+ * @example
+ * adviseMethod({ name: 'nitrate', shape: null, ordinal: false }, { name: 'stream order', shape: null,
+ *   ordinal: true }).method; // 'kendall'
  */
 export function adviseMethod(x: AdvisedVariable, y: AdvisedVariable): MethodAdvice {
   const both = [x, y];

@@ -92,6 +92,10 @@ const MANY_TIES = 0.25;
  * coefficients of the values only; one point as in `influence`; groups as in `groupDisagreement`; shared components Pearson
  * (1897). Judged on unrounded values. Missing values (NaN): rows complete for both.
  * @throws {RangeError} columns of unequal length, or a method or an alternative that does not exist.
+ *
+ * @example
+ * pairCautions(Float64Array.of(1, 2, 4, 8, 16, 32), Float64Array.of(4, 7, 13, 25, 49, 97), { method: 'pearson',
+ *   alpha: 0.05 }).map(({ code }) => code); // ['few-cases']
  */
 export function pairCautions(x: Float64Array, y: Float64Array, context: CautionContext): Caution[] {
   const { method, alternative = 'two-sided', alpha = 0.05 } = context;

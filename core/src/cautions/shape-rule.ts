@@ -11,6 +11,9 @@ export const DEFAULT_SHAPE_RULE: ShapeRule = { kind: 'limits', skewness: 2, exce
 /**
  * Whether a variable's shape is marked under a rule, judged unrounded; NaN figures mark nothing.
  * Sources: limits 2 and 7 West, Finch & Curran (1995); |G/SE| > 1.96 as a normal test of each.
+ *
+ * @example
+ * isShapeMarked({ skewness: 2.4, skewnessSe: 0.15, excessKurtosis: 3, excessKurtosisSe: 0.3 }); // true
  */
 export function isShapeMarked(
   {

@@ -26,6 +26,9 @@ const MEAN_DEVIATION_TO_SD = 1.253314;
  * Rows whose value could be a slip of the decimal point: beyond the outer fences, but within the inner ones after moving
  * the point by one to three places; the smallest move counts. Fences Tukey (1977) on type-7 quartiles, of the logarithms
  * where they are less skewed; missing values (NaN) are left out. An IQR of 0 finds nothing.
+ *
+ * @example
+ * decimalSlips(Float64Array.of(7.1, 7.3, 6.9, 7.4, 7.2, 7, 6.8, 7.1, 7.3, 74)); // [{ row: 9, value: 74, suggestion: 7.4 }]
  */
 export function decimalSlips(x: Float64Array): { row: number; value: number; suggestion: number }[] {
   const spread = judgeSpread(x);
@@ -43,6 +46,9 @@ export function decimalSlips(x: Float64Array): { row: number; value: number; sug
  * values (NaN) are left out; a constant has none.
  * @param options.low smallest possible value, if stated
  * @param options.high largest possible value, if stated
+ *
+ * @example
+ * suspiciousValues(Float64Array.of(3, 4, 5, 4, 101), { low: 0, high: 100 }).map(({ row }) => row); // [4]
  */
 export function suspiciousValues(x: Float64Array, { low, high }: { low?: number; high?: number } = {}): Suspicion[] {
   const spread = judgeSpread(x);
@@ -66,7 +72,12 @@ export function suspiciousValues(x: Float64Array, { low, high }: { low?: number;
   }
 }
 
-/** Modified z-scores by row; NaN where missing, 0 for a constant. Source: Iglewicz & Hoaglin (1993), p. 11. */
+/**
+ * Modified z-scores by row; NaN where missing, 0 for a constant. Source: Iglewicz & Hoaglin (1993), p. 11.
+ *
+ * @example
+ * modifiedZ(Float64Array.of(1, 2, 3, 4, 50)); // [-1.349, -0.6745, 0, 0.6745, 31.7015]
+ */
 export function modifiedZ(x: Float64Array): Float64Array {
   const spread = spreadOf(sortedValues(x), false);
   return x.map((value) => zOf(value, spread));
@@ -76,6 +87,9 @@ export function modifiedZ(x: Float64Array): Float64Array {
  * The |modified z| that the furthest of n normal values passes in 5 % of samples, about 4.0 at n = 20, 3.75 at 50 and 4.1 at
  * 1,000. The 3.5 of Iglewicz & Hoaglin (1993) is passed in 9 % of them at n = 20 and in 40 % at 1,000. Simulated
  * (`reference/far_out_table.py`), linear in ln n between the sizes of the table.
+ *
+ * @example
+ * farOutLimit(200); // 3.813
  */
 export function farOutLimit(n: number): number {
   const last = FAR_OUT_SIZES.length - 1;

@@ -39,7 +39,12 @@ export function presentValues(x: Float64Array): Float64Array {
   return n === x.length ? present : present.slice(0, n);
 }
 
-/** The present values in ascending order, as a new array; what is in order already is not sorted again. */
+/**
+ * The present values in ascending order, as a new array; what is in order already is not sorted again.
+ *
+ * @example
+ * sortedValues(Float64Array.of(3, NaN, 1, 2)); // [1, 2, 3]
+ */
 export function sortedValues(x: Float64Array): Float64Array {
   const values = presentValues(x);
   for (let i = 1; i < values.length; i++) if (values[i] < values[i - 1]) return values.sort();

@@ -25,6 +25,9 @@ export interface TestAgainst {
  * Source: Fisher (1921); variances of z as in `compareIndependent`. NaN below n = 4 (Kendall 5), for |coefficient| = 1
  * and for |ρ₀| = 1.
  * @throws {RangeError} a coefficient or ρ₀ outside [−1, 1], or an option that does not exist.
+ *
+ * @example
+ * testAgainst({ coefficient: 0.6, n: 50 }, 0.4).pValue; // 0.0646621
  */
 export function testAgainst(
   group: GroupCoefficient,
@@ -62,6 +65,9 @@ export interface EquivalenceTest {
  * @param bound smallest effect of interest, in (0, 1)
  * @param options.alpha level of each of the two tests, in (0, .5): at .5 and above the interval 1 − 2α would be empty
  * @throws {RangeError} a coefficient outside [−1, 1], a bound outside (0, 1), an alpha outside (0, .5), or an unknown method.
+ *
+ * @example
+ * equivalenceTest({ coefficient: 0.02, n: 400 }, 0.2).pValue; // 0.000135861
  */
 export function equivalenceTest(
   group: GroupCoefficient,

@@ -21,6 +21,10 @@ export interface BootstrapDifferenceOptions {
  * a and c: for ranks, which have no closed formula. Rows complete for all three are drawn together.
  * Source: Efron (1979); for dependent correlations Wilcox (2009).
  * @throws {RangeError} columns of unequal length, or an option that does not exist.
+ *
+ * @example
+ * bootstrapDifference(Float64Array.of(1, 2, 3, 4, 5, 6, 7, 8), Float64Array.of(1, 3, 2, 5, 4, 7, 6, 8),
+ *   Float64Array.of(2, 1, 4, 6, 3, 8, 5, 7), { method: 'kendall', replicates: 200 }).kind; // 'percentile'
  */
 export function bootstrapDifference(
   a: Float64Array,

@@ -47,6 +47,9 @@ export interface OverlappingComparison {
  * the correlation of the two estimates after Olkin & Siotani. Domain: n ≥ 4, every |r| < 1 and correlations
  * that data can have together; else all is NaN, with the reason.
  * @throws {RangeError} a correlation outside [−1, 1], or an option that does not exist.
+ *
+ * @example
+ * compareOverlapping({ rAB: 0.5, rAC: 0.3, rBC: 0.2, n: 103 }).williams.pValue; // 0.0709037
  */
 export function compareOverlapping(
   { rAB, rAC, rBC, n }: OverlappingCorrelations,
@@ -99,6 +102,10 @@ export interface NonOverlappingComparison {
  * Zou (2007). Domain: n ≥ 4, every |r| < 1 and correlations
  * that data can have together; else all is NaN, with the reason.
  * @throws {RangeError} a correlation outside [−1, 1], or an option that does not exist.
+ *
+ * @example
+ * compareNonOverlapping({ rAB: 0.5, rCD: 0.3, rAC: 0.2, rAD: 0.1, rBC: 0.15, rBD: 0.25,
+ *   n: 103 }).steiger.pValue; // 0.0829518
  */
 export function compareNonOverlapping(
   { rAB, rCD, rAC, rAD, rBC, rBD, n }: NonOverlappingCorrelations,

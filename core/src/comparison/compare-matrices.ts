@@ -31,6 +31,10 @@ export interface MatrixTest {
  * where the pooled matrix is singular. Below about 5·p(p − 1)/2 rows in a group it rejects too often (8 % for 5 %
  * among four groups of p = 6, n = 20), which `rejectsTooOften` says.
  * @throws {RangeError} fewer than two groups, or matrices that are not square and of one size.
+ *
+ * @example
+ * compareMatrices([{ matrix: Float64Array.of(1, 0.6, 0.6, 1), n: 60 }, { matrix: Float64Array.of(1, 0.1, 0.1, 1),
+ *   n: 60 }]).pValue; // 0.00180283
  */
 export function compareMatrices(groups: readonly GroupMatrix[]): MatricesTest {
   if (groups.length < 2) throw new RangeError(`groups must be at least two; got ${groups.length}`);
@@ -78,6 +82,9 @@ export function compareMatrices(groups: readonly GroupMatrix[]): MatricesTest {
  * of freedom. Pearson, listwise; infinite where the matrix is singular, NaN where it has NaN or a negative eigenvalue, as
  * pairwise deletion can bring about.
  * @throws {RangeError} a matrix that is not square.
+ *
+ * @example
+ * bartlettSphericity(Float64Array.of(1, 0.5, 0.5, 1), 40).pValue; // 0.00102156
  */
 export function bartlettSphericity(matrix: Float64Array, n: number): MatrixTest {
   const size = sizeOf(matrix);

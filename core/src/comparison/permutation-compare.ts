@@ -30,6 +30,10 @@ const FEWEST = 5;
  * p = (b + 1)/(m + 1), Phipson & Smyth (2010); with fewer than two groups left all is NaN.
  * @param groups a label for each row; groups of fewer than five complete rows are not tested
  * @throws {RangeError} columns of unequal length, or an option that does not exist.
+ *
+ * @example
+ * permutationCompare(Float64Array.of(1, 2, 3, 4, 5, 1, 2, 3, 4, 5), Float64Array.of(2, 1, 4, 3, 5, 5, 3, 4, 1, 2),
+ *   Float64Array.of(0, 0, 0, 0, 0, 1, 1, 1, 1, 1), { method: 'pearson', permutations: 999 }).untested; // []
  */
 export function permutationCompare(
   x: Float64Array,

@@ -43,6 +43,10 @@ const UNEQUAL = 2;
  * ranks those without a z, enter nothing.
  * @param groups a label for each row
  * @throws {RangeError} columns of unequal length, or an option that does not exist.
+ *
+ * @example
+ * withinGroup(Float64Array.of(1, 2, 3, 4, 5, 1, 2, 3, 4, 5), Float64Array.of(2, 1, 4, 3, 5, 12, 11, 14, 13, 15),
+ *   Float64Array.of(0, 0, 0, 0, 0, 1, 1, 1, 1, 1), { method: 'pearson' }).coefficient; // 0.8
  */
 export function withinGroup(x: Float64Array, y: Float64Array, groups: Float64Array, options: WithinOptions): WithinCorrelation {
   assertMethod(options.method);

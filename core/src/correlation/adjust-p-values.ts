@@ -9,6 +9,9 @@ const ADJUSTMENTS: readonly Adjustment[] = ['bonferroni', 'holm', 'hochberg', 'b
  * Yekutieli (2001), theorem 1.3. The first three hold the chance of any false rejection, the last two the expected
  * share of false ones among the rejections.
  * @throws {RangeError} an unknown adjustment.
+ *
+ * @example
+ * adjustPValues([0.01, 0.02, 0.03], 'holm'); // [0.03, 0.04, 0.04]
  */
 export function adjustPValues(p: ArrayLike<number>, adjustment: Adjustment): Float64Array {
   if (!ADJUSTMENTS.includes(adjustment)) {

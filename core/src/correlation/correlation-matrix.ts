@@ -44,6 +44,10 @@ export interface CorrelationMatrix {
  * `listwise` those complete for all columns.
  * @param columns values in row order, all of the same length; not changed
  * @throws {RangeError} columns of unequal length, or an option that does not exist or that the method does not have.
+ *
+ * @example
+ * correlationMatrix([Float64Array.of(1, 2, 3, 4), Float64Array.of(1, 3, 2, 4)], { method: 'kendall',
+ *   missing: 'pairwise' }).coefficient; // [1, 0.666667, 0.666667, 1]
  */
 export function correlationMatrix(columns: readonly Float64Array[], options: MatrixOptions): CorrelationMatrix {
   for (const column of columns) assertSameLength(columns[0], column);

@@ -37,6 +37,10 @@ const CARRIES = 1;
  * local updates in O(n log n). Missing values (NaN): rows complete for both. NaN where what is left does not vary. Points
  * exactly on a line have no influence: no row carries a coefficient of ±1.
  * @throws {RangeError} columns of unequal length, or an option that does not exist.
+ *
+ * @example
+ * influence(Float64Array.of(1, 2, 3, 4, 5, 20), Float64Array.of(3, 1, 2, 1, 3, 20),
+ *   { method: 'pearson' }).carrying; // 5
  */
 export function influence(
   x: Float64Array,

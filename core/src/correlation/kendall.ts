@@ -33,6 +33,9 @@ const FEWEST_OUTSIDE = 5;
  * @param x values in row order; not changed
  * @param y as many values as x; not changed
  * @throws {RangeError} columns of unequal length, or an option that Kendall's τ does not have.
+ *
+ * @example
+ * kendall(Float64Array.of(1, 2, 3, 4), Float64Array.of(1, 3, 2, 4)).coefficient; // 0.666667
  */
 export function kendall(x: Float64Array, y: Float64Array, options?: CorrelationOptions): CorrelationTest {
   assertSameLength(x, y);

@@ -129,13 +129,21 @@ export function resolveOptionsOf(method: Method, options?: CorrelationOptions): 
 /**
  * The test of a pair by a coefficient that is given by name: `pearson`, `spearman` or `kendall`.
  * @throws {RangeError} as these, and an unknown method.
+ *
+ * @example
+ * testPair('spearman', Float64Array.of(1, 2, 3, 4), Float64Array.of(1, 3, 2, 4)).coefficient; // 0.8
  */
 export function testPair(method: Method, x: Float64Array, y: Float64Array, options?: CorrelationOptions): CorrelationTest {
   assertMethod(method);
   return METHODS[method].test(x, y, options);
 }
 
-/** How many variables can be held constant under a coefficient. */
+/**
+ * How many variables can be held constant under a coefficient.
+ *
+ * @example
+ * mostControls('kendall'); // 1
+ */
 export function mostControls(method: Method): number {
   return METHODS[method].partial.from === 'one-control' ? 1 : Number.POSITIVE_INFINITY;
 }

@@ -33,6 +33,10 @@ export interface PartialCorrelation extends CorrelationTest {
  * Hartley & Pearson 1957). Kendall: one control, τ of Kendall (1942), no p-value, percentile bootstrap interval.
  * A variable that the controls tell completely counts as constant.
  * @throws {RangeError} columns of unequal length, no control, more than one for Kendall, or an option that does not exist.
+ *
+ * @example
+ * partialCorrelation(Float64Array.of(1, 2, 3, 4, 5), Float64Array.of(2, 1, 4, 3, 5), [Float64Array.of(1, 1, 2, 2, 3)],
+ *   { method: 'pearson' }).coefficient; // -0.866667
  */
 export function partialCorrelation(
   x: Float64Array,

@@ -20,6 +20,9 @@ export const PEARSON: MethodTraits = { method: 'pearson', intervals: ['fisher', 
  * @param x values in row order; not changed
  * @param y as many values as x; not changed
  * @throws {RangeError} columns of unequal length, or an option that Pearson's r does not have.
+ *
+ * @example
+ * pearson(Float64Array.of(1, 2, 3, 4), Float64Array.of(1, 3, 2, 4)).coefficient; // 0.8
  */
 export function pearson(x: Float64Array, y: Float64Array, options?: CorrelationOptions): CorrelationTest {
   assertSameLength(x, y);

@@ -19,6 +19,9 @@ export interface PercentageBend {
  * both. NaN where n < 3 or more than 1 − β of a variable's values are equal.
  * @param options.beta share of the sample that may be bent, in (0, .5]. Default .2.
  * @throws {RangeError} columns of unequal length, or a β or an alternative that does not exist.
+ *
+ * @example
+ * percentageBend(Float64Array.of(1, 2, 3, 4, 5, 90), Float64Array.of(1, 3, 2, 5, 4, 6)).coefficient; // 0.885714
  */
 export function percentageBend(
   x: Float64Array,

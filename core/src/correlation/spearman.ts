@@ -25,6 +25,9 @@ export const SPEARMAN: MethodTraits = {
  * @param x values in row order; not changed
  * @param y as many values as x; not changed
  * @throws {RangeError} columns of unequal length, or an option that Spearman's ρ does not have.
+ *
+ * @example
+ * spearman(Float64Array.of(1, 2, 3, 4), Float64Array.of(1, 3, 2, 4)).pValue; // 0.333333
  */
 export function spearman(x: Float64Array, y: Float64Array, options?: CorrelationOptions): CorrelationTest {
   assertSameLength(x, y);

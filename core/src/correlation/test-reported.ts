@@ -15,6 +15,9 @@ export interface ReportedOptions {
  * Test and interval of a Pearson correlation that is known only by its value and n, as papers report it: t with n − 2
  * degrees of freedom and Fisher's z (1921), as in `pearson`. Fewer than 3 rows are undefined.
  * @throws {RangeError} a coefficient outside [−1, 1], a size that is no whole number, or an option that does not exist.
+ *
+ * @example
+ * testReported({ coefficient: 0.42, n: 36 }).pValue; // 0.0107653
  */
 export function testReported({ coefficient, n }: { coefficient: number; n: number }, options: ReportedOptions = {}): CorrelationTest {
   assertCoefficient('coefficient', coefficient);

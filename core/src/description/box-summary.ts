@@ -23,6 +23,9 @@ export interface BoxSummary {
  *
  * Source: Tukey (1977), ch. 2, with type-7 quartiles (Hyndman & Fan 1996) in place of his hinges. Missing values (NaN)
  * are left out; without values all figures are NaN.
+ *
+ * @example
+ * boxSummary(Float64Array.of(1, 2, 3, 4, 5)).median; // 3
  */
 export function boxSummary(x: Float64Array): BoxSummary {
   const sorted = sortedValues(x);

@@ -24,6 +24,9 @@ export interface ConcentrationEllipse {
  * @param points of the outline, default 72
  * @returns null where a moment is not finite or an SD is 0
  * @throws {RangeError} share outside (0, 1).
+ *
+ * @example
+ * concentrationEllipse({ meanX: 0, meanY: 0, sdX: 1, sdY: 1, r: 0 }, 0.95, { points: 4 })?.x.length; // 4
  */
 export function concentrationEllipse(
   { meanX, meanY, sdX, sdY, r }: PairMoments,

@@ -31,6 +31,9 @@ const MOST_STEPS = 1_000_000;
  * eq. 3.31. Above 20,000 values linear binning on steps of 1/32 bandwidth (Wand 1994), within 10⁻⁴ of the highest value.
  * Missing values (NaN) are left out. Fewer than two values or a constant give empty arrays and NaN.
  * @throws {RangeError} a bandwidth or a number of points that is not positive.
+ *
+ * @example
+ * density(Float64Array.of(1, 2, 2, 3), { points: 5 }).x.length; // 5
  */
 export function density(x: Float64Array, { points = 256, bandwidth }: DensityOptions = {}): Density {
   if (!Number.isInteger(points) || points < 2) throw new RangeError(`points must be an integer above 1; got ${points}`);

@@ -37,6 +37,9 @@ export interface Description {
  * Source: two-pass sums on a shifted, scaled column (Chan, Golub & LeVeque 1983); G1, G2 and their standard errors
  * Joanes & Gill (1998); quartiles Hyndman & Fan (1996), type 7. A constant column has SD 0 and no skewness or kurtosis.
  * @param x values in any order, NaN is missing; not changed
+ *
+ * @example
+ * describe(Float64Array.of(1, 2, 3, 4, NaN)).mean; // 2.5
  */
 export function describe(x: Float64Array): Description {
   const sorted = sortedValues(x);

@@ -20,6 +20,9 @@ const MOST_BINS = 100;
  * fixed number of bins, go from the smallest to the largest value. Source: width 2·IQR·n^(−1/3), Freedman & Diaconis (1981); Sturges (1926) where the IQR is 0; at most 100 bins.
  * A constant column gives one bin; no values give none. Missing values (NaN) are left out.
  * @throws {RangeError} a number of bins that is not a positive integer.
+ *
+ * @example
+ * histogram(Float64Array.of(1, 2, 2, 3, 3, 3)).counts; // [1, 2, 3]
  */
 export function histogram(x: Float64Array, rule: BinRule = 'freedman-diaconis'): Histogram {
   const sorted = sortedValues(x);

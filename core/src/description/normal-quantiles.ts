@@ -43,6 +43,9 @@ const STEPS = 240;
  * digits) and kept.
  * Missing values (NaN) are left out. Fewer than three values or a constant give empty arrays.
  * @throws {RangeError} a level, a seed or a band that does not exist.
+ *
+ * @example
+ * normalQuantiles(Float64Array.of(1, 2, 3, 4, 5, 6, 7, 8), { band: 'pointwise' }).theoretical.length; // 8
  */
 export function normalQuantiles(
   x: Float64Array,

@@ -81,6 +81,9 @@ const ABOUT_BELOW: Readonly<Record<string, number>> = { adf: 100, 'bootstrap-per
 /**
  * The level of an interval in words: "95 %", and "about 95 %" where the level is no promise: the distribution-free interval
  * of r below n = 100, bootstrap ones below n = 50, and an interval that says so itself.
+ *
+ * @example
+ * levelInWords({ level: 0.95, method: 'bootstrap-bca' }, 30); // 'about 95 %'
  */
 export function levelInWords({ level, method, unsure }: Pick<Interval, 'level' | 'method' | 'unsure'>, n: number): string {
   const percent = `${Math.round(level * 1000) / 10} %`;

@@ -1,7 +1,12 @@
 /** The minus sign of typeset numbers; the hyphen on the keyboard is shorter and breaks lines. */
 const MINUS = '−';
 
-/** A number with fixed decimals, a true minus sign and never a negative zero. `–` for what is not a number. */
+/**
+ * A number with fixed decimals, a true minus sign and never a negative zero. `–` for what is not a number.
+ *
+ * @example
+ * formatFixed(-2.5, 1); // '−2.5'
+ */
 export function formatFixed(value: number, decimals: number): string {
   if (Number.isNaN(value)) return '–';
   if (!Number.isFinite(value)) return value > 0 ? '∞' : `${MINUS}∞`;
@@ -12,6 +17,9 @@ export function formatFixed(value: number, decimals: number): string {
 /**
  * A correlation coefficient: no leading zero, true minus, no −.00, and `> .99` where |r| < 1 would round to 1.
  * @param decimals 2 or 3 are usual
+ *
+ * @example
+ * formatCoefficient(-0.314); // '−.31'
  */
 export function formatCoefficient(value: number, decimals = 2): string {
   if (Number.isNaN(value)) return '–';
@@ -28,6 +36,9 @@ export function formatCoefficient(value: number, decimals = 2): string {
 /**
  * A p-value to three decimals, never `.000`: `< .001` below .001, `> .999` above .9995, and one more digit where rounding
  * would carry it to or across one of the significance levels in use (.0496 stays apart from .05).
+ *
+ * @example
+ * formatP(0.0123); // '.012'
  */
 export function formatP(p: number, levels: readonly number[] = [0.05, 0.01, 0.001]): string {
   if (Number.isNaN(p)) return '–';
@@ -42,13 +53,23 @@ export function formatP(p: number, levels: readonly number[] = [0.05, 0.01, 0.00
   return String(p).replace(/^0\./, '.');
 }
 
-/** A p-value with its relation, for sentences: `p = .031`, `p < .001`. */
+/**
+ * A p-value with its relation, for sentences: `p = .031`, `p < .001`.
+ *
+ * @example
+ * formatPRelation(0.00001); // 'p < .001'
+ */
 export function formatPRelation(p: number, levels?: readonly number[]): string {
   const text = formatP(p, levels);
   return /^[<>]/.test(text) ? `p ${text}` : `p = ${text}`;
 }
 
-/** The value of a p-value in full, from its logarithm: 3.1 × 10⁻³⁷, also where the p-value underflows. */
+/**
+ * The value of a p-value in full, from its logarithm: 3.1 × 10⁻³⁷, also where the p-value underflows.
+ *
+ * @example
+ * formatFullP(0.00012345, Math.log10(0.00012345)); // '.0001234'
+ */
 export function formatFullP(p: number, log10P: number): string {
   if (Number.isNaN(p)) return '–';
   if (log10P === Number.NEGATIVE_INFINITY) return '0';
@@ -62,7 +83,12 @@ export function formatFullP(p: number, log10P: number): string {
   return `${digits} × 10${superscript(exponent)}`;
 }
 
-/** An interval in brackets: `[.27, .64]`. */
+/**
+ * An interval in brackets: `[.27, .64]`.
+ *
+ * @example
+ * formatInterval(-0.1, 0.35); // '[−.10, .35]'
+ */
 export function formatInterval(low: number, high: number, decimals = 2): string {
   if (Number.isNaN(low) || Number.isNaN(high)) return '–';
   return `[${formatCoefficient(low, decimals)}, ${formatCoefficient(high, decimals)}]`;

@@ -19,6 +19,10 @@ const LARGE = 500;
  * What a test of joint normality, repeated leaving each variable out, says in words.
  * @param without one for each name, on the same rows; undefined while it is not computed yet: until all are there, no variable
  * is named or cleared
+ *
+ * @example
+ * jointVerdict({ pValue: 0.3, log10P: -0.52, n: 80 }, [], { names: [],
+ *   level: 0.05 }).words; // 'No departure from joint normality detected.'
  */
 export function jointVerdict(
   all: JointP & { readonly n: number },

@@ -18,6 +18,10 @@ export interface NamedVariable {
  * @param alpha the level at which the association counts as detected (p ≤ alpha)
  * @param held names of what was held constant
  * @param adjustedP p adjusted for many tests, which then decides and is called so; the interval beside it is then called unadjusted
+ *
+ * @example
+ * pairSentence(pearson(Float64Array.of(1, 2, 3, 4, 5, 6, 7, 8), Float64Array.of(1, 3, 2, 5, 4, 7, 6, 8)),
+ *   { name: 'nitrate' }, { name: 'phosphate' }, 0.05); // 'Nitrate and phosphate were positively associated, r(6) = .93, 95 % CI [.65, .99], p < .001 (large; 86 % of variance shared): higher nitrate goes with higher phosphate.'
  */
 export function pairSentence(
   test: CorrelationTest,

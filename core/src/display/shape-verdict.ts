@@ -23,6 +23,10 @@ export interface ShapeVerdict {
  * What rule and test say of a variable's shape, in words; what n makes of the test is said, too. "No departure
  * detected" is the most that can be said for a variable.
  * @param options.test null where no test is chosen
+ *
+ * @example
+ * shapeVerdict({ n: 30, min: 1, max: 9, skewness: 0.2, skewnessSe: 0.4, excessKurtosis: 0.1, excessKurtosisSe: 0.8 },
+ *   { rule: { kind: 'limits', skewness: 2, excessKurtosis: 7 }, test: null, level: 0.05 }).words; // 'within the rule'
  */
 export function shapeVerdict(
   figures: ShapeFigures,
@@ -61,7 +65,13 @@ function departure({ skewness, skewnessSe, excessKurtosis, excessKurtosisSe }: S
   return skew > 1 ? skewed : tailed;
 }
 
-/** What the pattern of a normal quantile plot means, as a sentence. */
+/**
+ * What the pattern of a normal quantile plot means, as a sentence.
+ *
+ * @example
+ * patternSentence('right-tail',
+ *   40); // 'The points bend upwards: a long right tail. A logarithm or a root may straighten it.'
+ */
 export function patternSentence(pattern: QuantilePattern, distinct: number): string {
   switch (pattern) {
     case 'inside':

@@ -63,7 +63,12 @@ export const CAUTION_SOURCES: Readonly<Record<CautionCode, readonly ReferenceKey
   ordinal: [],
 };
 
-/** "Fisher (1921); Zou (2007)". */
+/**
+ * "Fisher (1921); Zou (2007)".
+ *
+ * @example
+ * citationOf(METHOD_SOURCES.pearson); // 'Pearson (1896); Fisher (1915)'
+ */
 export function citationOf(keys: readonly ReferenceKey[]): string {
   return keys.map((key) => REFERENCES[key].cite).join('; ');
 }

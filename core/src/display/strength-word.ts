@@ -27,6 +27,9 @@ const ROUNDING = 4 * Number.EPSILON;
 /**
  * The conventional word for the size of a correlation; lower bounds inclusive. Sources: Cohen (1988) by default, Evans
  * (1996), or own bounds. The bounds are those of r: Kendall's τ is taken to it by sin(πτ/2) (Kendall 1970, ch. 9).
+ *
+ * @example
+ * strengthWord(0.35); // 'medium'
  */
 export function strengthWord(
   coefficient: number,

@@ -26,6 +26,9 @@ type Operand = Float64Array | number;
  * away from zero.
  * @param variables columns of equal length by the names used in the formula
  * @throws {RangeError} a name that is neither a variable nor a constant.
+ *
+ * @example
+ * evaluateFormula(parseFormula('x / 2'), new Map([['x', Float64Array.of(1, 2)]]), 2).values; // [0.5, 1]
  */
 export function evaluateFormula(
   tree: FormulaTree,

@@ -4,7 +4,12 @@ import { tokenize } from './tokens';
 
 const PLAIN_NAME = /^[\p{L}_][\p{L}\p{N}_]*$/u;
 
-/** Names of the variables in a formula, each once, in order of appearance; constants such as pi are among them. */
+/**
+ * Names of the variables in a formula, each once, in order of appearance; constants such as pi are among them.
+ *
+ * @example
+ * formulaVariables(parseFormula('ln(nitrate) + phosphate')); // ['nitrate', 'phosphate']
+ */
 export function formulaVariables(tree: FormulaTree): string[] {
   const names = new Set<string>();
   const visit = (node: FormulaTree): void => {
@@ -24,6 +29,9 @@ export function formulaVariables(tree: FormulaTree): string[] {
  * A formula with its variables called otherwise, its other text untouched. A name that `rename` does not know (null)
  * stays; a new name that needs them is put in square brackets.
  * @throws {FormulaError} text that is no formula.
+ *
+ * @example
+ * renameInFormula('a + b', (name) => (name === 'a' ? 'c' : null)); // 'c + b'
  */
 export function renameInFormula(text: string, rename: (name: string) => string | null): string {
   const tokens = tokenize(text);
@@ -40,7 +48,12 @@ export function renameInFormula(text: string, rename: (name: string) => string |
   return result + text.slice(at);
 }
 
-/** A variable's name as it is written in a formula. */
+/**
+ * A variable's name as it is written in a formula.
+ *
+ * @example
+ * formulaName('water temp'); // '[water temp]'
+ */
 export function formulaName(name: string): string {
   return PLAIN_NAME.test(name) && constantNamed(name) === undefined ? name : `[${name.replace(/[[\]]/g, ' ').trim()}]`;
 }

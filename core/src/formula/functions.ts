@@ -35,10 +35,18 @@ export function functionOfOne(name: string): ((x: number) => number) | undefined
   return Object.hasOwn(OF_ONE, name) ? OF_ONE[name] : undefined;
 }
 
+/**
+ * @example
+ * functionOverARow('mean')?.end(12, 3); // 4
+ */
 export function functionOverARow(name: string): RowWise | undefined {
   return Object.hasOwn(OVER_A_ROW, name) ? OVER_A_ROW[name] : undefined;
 }
 
+/**
+ * @example
+ * constantNamed('pi'); // 3.14159
+ */
 export function constantNamed(name: string): number | undefined {
   return Object.hasOwn(CONSTANTS, name) ? CONSTANTS[name] : undefined;
 }

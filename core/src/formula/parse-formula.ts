@@ -21,6 +21,9 @@ const SIGN_STRENGTH = 3;
  * Reads a formula in ordinary mathematics: + − * / ^, brackets, numbers, names of variables (with spaces or marks in
  * square brackets) and the functions of FORMULA_FUNCTIONS.
  * @throws {FormulaError} with a sentence and the character at which reading stopped.
+ *
+ * @example
+ * formulaVariables(parseFormula('(x + y) / 2')); // ['x', 'y']
  */
 export function parseFormula(text: string): FormulaTree {
   if (text.length > LONGEST)

@@ -12,6 +12,9 @@ const LAST = 5.709 / (2 * 0.0186);
  * Source: Anderson & Darling (1954); p by the four branches of D'Agostino & Stephens (1986), table 4.9, from
  * A²(1 + .75/n + 2.25/n²). Tails as logarithms, so that one far value does not make A² infinite; where the outermost
  * branch would rise again (A² above 153) p stays at its smallest value. Missing values (NaN) are left out.
+ *
+ * @example
+ * andersonDarling(Float64Array.of(1, 2, 3, 4, 5, 6, 7, 30)).statistic; // 1.35647
  */
 export function andersonDarling(x: Float64Array): NormalityTest {
   const standardized = standardizedOrder(x, FEWEST);

@@ -14,6 +14,9 @@ import { sphere } from './sphered';
  * @param rows which of the rows given; incomplete ones have NaN
  * @returns for each of these rows one figure per column; NaN where the columns are dependent or do not vary
  * @throws {RangeError} columns of unequal length, or none.
+ *
+ * @example
+ * deviationsGivenOthers([Float64Array.of(1, 2, 3, 4, 5), Float64Array.of(2, 1, 4, 3, 5)], [0]).length; // 1
  */
 export function deviationsGivenOthers(columns: readonly Float64Array[], rows: ArrayLike<number>): Float64Array[] {
   const sphered = sphere(columns);

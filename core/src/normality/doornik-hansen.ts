@@ -22,6 +22,9 @@ const FEWEST = 8;
  * Source: Doornik & Hansen (2008): the standardized columns are decorrelated by the root of their correlation matrix,
  * then skewness (Johnson's SU) and kurtosis (gamma, Wilson & Hilferty 1931) of each are made normal. n ≥ 8.
  * @throws {RangeError} columns of unequal length, or none.
+ *
+ * @example
+ * doornikHansen([Float64Array.of(1, 2, 3, 4, 5, 6, 7, 9), Float64Array.of(2, 1, 4, 3, 6, 5, 8, 7)]).df; // 4
  */
 export function doornikHansen(columns: readonly Float64Array[]): DoornikHansen {
   const sphered = sphere(columns);

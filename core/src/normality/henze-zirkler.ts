@@ -18,6 +18,9 @@ const SEED = 1;
  * Source: Henze & Zirkler (1990), β = ((2p + 1)n/4)^(1/(p + 4))/√2, moments their theorem 3.1. Above 5,000 complete
  * rows a seeded sample of 5,000 is tested, and `sampledFrom` says so.
  * @throws {RangeError} columns of unequal length, or none.
+ *
+ * @example
+ * henzeZirkler([Float64Array.of(1, 2, 3, 4, 5, 6, 7, 9), Float64Array.of(2, 1, 4, 3, 6, 5, 8, 7)]).n; // 8
  */
 export function henzeZirkler(columns: readonly Float64Array[]): HenzeZirkler {
   const all = sphere(columns);

@@ -13,6 +13,9 @@ const FORMULA_UP_TO = 0.1;
  * Source: Lilliefors (1967); p by Dallal & Wilkinson (1986) where that gives p ≤ .10, else by interpolation in a table
  * that reference/lilliefors_table.py simulated (seeded), to about two digits. Domain n ≥ 4. Missing values (NaN) are
  * left out.
+ *
+ * @example
+ * lilliefors(Float64Array.of(1, 2, 3, 4, 5, 6, 7, 30)).statistic; // 0.385601
  */
 export function lilliefors(x: Float64Array): NormalityTest {
   const standardized = standardizedOrder(x, FEWEST);

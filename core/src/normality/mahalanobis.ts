@@ -8,6 +8,9 @@ import { sphere } from './sphered';
  * Source: Mahalanobis (1936). One entry for each row given; NaN for incomplete rows, and for all where the columns are
  * dependent, a column does not vary or there are not more rows than columns.
  * @throws {RangeError} columns of unequal length, or none.
+ *
+ * @example
+ * mahalanobis([Float64Array.of(1, 2, 3, 4, 10)]); // [0.72, 0.32, 0.08, 0, 2.88]
  */
 export function mahalanobis(columns: readonly Float64Array[]): Float64Array {
   const sphered = sphere(columns);
@@ -25,6 +28,9 @@ export function mahalanobis(columns: readonly Float64Array[]): Float64Array {
 /**
  * P(d² > distance) for a row of a normal sample: n·d²/(n − 1)² follows Beta(p/2, (n − p − 1)/2).
  * Source: Gnanadesikan & Kettenring (1972); the furthest row is judged at α/n (Wilks 1963).
+ *
+ * @example
+ * mahalanobisP(6, 50, 2); // 0.0434307
  */
 export function mahalanobisP(distance: number, n: number, p: number): number {
   const share = (n * distance) / (n - 1) ** 2;
@@ -32,7 +38,12 @@ export function mahalanobisP(distance: number, n: number, p: number): number {
   return share >= 1 ? 0 : regularizedBeta(1 - share, share, (n - p - 1) / 2, p / 2);
 }
 
-/** Quantile of the squared distance at a probability below it, for the distance plot; by bisection on the same law. */
+/**
+ * Quantile of the squared distance at a probability below it, for the distance plot; by bisection on the same law.
+ *
+ * @example
+ * mahalanobisQuantile(0.95, 50, 2); // 5.74738
+ */
 export function mahalanobisQuantile(probability: number, n: number, p: number): number {
   let low = 0;
   let high = (n - 1) ** 2 / n;

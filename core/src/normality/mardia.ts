@@ -25,6 +25,10 @@ export interface Mardia {
  * under 1 % of samples of 20 where 5 % is meant. The skewness comes from third-moment sums where these are fewer than the pairs of rows,
  * and never needs memory for all pairs.
  * @throws {RangeError} columns of unequal length, or none.
+ *
+ * @example
+ * mardia([Float64Array.of(1, 2, 3, 4, 5, 6, 7, 9), Float64Array.of(2, 1, 4, 3, 6, 5, 8,
+ *   7)]).kurtosis.coefficient; // 5.30855
  */
 export function mardia(columns: readonly Float64Array[]): Mardia {
   const sphered = sphere(columns);

@@ -33,6 +33,9 @@ const JARQUE_BERA_FROM = 200;
  *
  * Source: D'Agostino & Pearson (1973); skewness D'Agostino (1970), n ≥ 8; kurtosis Anscombe & Glynn (1983), n ≥ 20.
  * Missing values (NaN) are left out.
+ *
+ * @example
+ * dagostinoPearson(Float64Array.from({ length: 20 }, (_, i) => i * i)).statistic; // 2.59651
  */
 export function dagostinoPearson(x: Float64Array): OmnibusTest {
   const moments = momentsOf(x);
@@ -49,6 +52,9 @@ export function dagostinoPearson(x: Float64Array): OmnibusTest {
 /**
  * Jarque–Bera test, n/6·(g1² + g2²/4) with divisor-n moments, χ² on 2 degrees of freedom.
  * Source: Jarque & Bera (1987). Missing values (NaN) are left out; n ≥ 3.
+ *
+ * @example
+ * jarqueBera(Float64Array.of(1, 2, 3, 4, 5, 6, 7, 30)).statistic; // 8.01485
  */
 export function jarqueBera(x: Float64Array): JarqueBera {
   const { n, skewness, kurtosis, constant } = momentsOf(x);

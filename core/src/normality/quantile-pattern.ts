@@ -32,6 +32,10 @@ const LOWEST_HUMP = 0.15;
  * Names the pattern of a normal quantile plot, to be put into words.
  * @param options.distinct how many different values there are
  * @param options.density the kernel density of the same values, for humps
+ *
+ * @example
+ * ((x) => quantilePattern(normalQuantiles(x), { distinct: 60, density: density(x) }))(Float64Array.from({ length: 60 },
+ *   (_, i) => (i - 29.5) ** 3)); // 'heavy-tails'
  */
 export function quantilePattern(plot: NormalQuantiles, { distinct, density }: { distinct: number; density: Density }): QuantilePattern {
   const n = plot.sample.length;

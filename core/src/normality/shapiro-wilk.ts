@@ -14,6 +14,9 @@ const MOST = 5000;
  * Source: Shapiro & Wilk (1965); weights and p-value Royston (1995), AS R94. Domain: 3 ≤ n ≤ 5,000; beyond, W is
  * given and p is NaN with the reason. 1 − W is computed as a distance, so that it keeps its digits. Missing values (NaN)
  * are left out.
+ *
+ * @example
+ * shapiroWilk(Float64Array.of(1, 2, 3, 4, 5, 6, 7, 30)).statistic; // 0.627099
  */
 export function shapiroWilk(x: Float64Array): NormalityTest {
   const sorted = sortedValues(x);

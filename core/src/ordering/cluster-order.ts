@@ -8,6 +8,9 @@ import { optimalLeafOrder, type Tree } from './optimal-leaf-order';
  * @param coefficient size × size, row-major, symmetric
  * @returns numbers of the variables, in the new order
  * @throws {RangeError} a matrix that is not square.
+ *
+ * @example
+ * clusterOrder(Float64Array.of(1, 0.1, 0.9, 0.1, 1, 0.2, 0.9, 0.2, 1)); // [0, 2, 1]
  */
 export function clusterOrder(coefficient: Float64Array): number[] {
   const size = Math.round(Math.sqrt(coefficient.length));

@@ -26,6 +26,9 @@ const FEWEST = 4;
  * Probability that the t test of r rejects, if the population correlation is r.
  * Source: exact Hotelling (1953); approximation Fisher (1921). Domain: n ≥ 4 (below, NaN).
  * @throws {RangeError} r, α, the alternative or the method out of range.
+ *
+ * @example
+ * powerForCorrelation({ r: 0.3, n: 84 }); // 0.800339
  */
 export function powerForCorrelation({ r, n, alpha = 0.05, alternative = 'two-sided', method = 'exact' }: PowerOptions): number {
   assertRequest(r, alpha, alternative, method);
@@ -56,6 +59,9 @@ export interface SampleSizeOptions extends Omit<PowerOptions, 'n'> {
  * Smallest number of rows with which the test of r has the wanted power, and the power it then has.
  * `fisher` rounds ((z_α + z_β)/artanh r)² + 3 up. Sources as for `powerForCorrelation`.
  * @throws {RangeError} r = 0 or out of range, a power not between α and 1, or an option that does not exist.
+ *
+ * @example
+ * sampleSizeForCorrelation({ r: 0.3, power: 0.8 }); // { n: 84, power: 0.800339 }
  */
 export function sampleSizeForCorrelation({ r, power, alpha = 0.05, alternative = 'two-sided', method = 'exact' }: SampleSizeOptions): {
   n: number;
@@ -88,6 +94,9 @@ export function sampleSizeForCorrelation({ r, power, alpha = 0.05, alternative =
  * Smallest |r| in the population that n rows detect with the wanted power; the honest alternative to a power computed
  * from the observed r. NaN below n = 4.
  * @throws {RangeError} a power not between α and 1, or an option that does not exist.
+ *
+ * @example
+ * smallestDetectable({ n: 84 }); // 0.299878
  */
 export function smallestDetectable({
   n,

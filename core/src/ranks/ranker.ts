@@ -12,6 +12,9 @@ export type Ranker = (partner?: Float64Array) => Float64Array;
  * @param x values in row order; not changed, and expected not to change
  * @returns a function of the pair's other column; without one, the ranks among all values of x
  * @throws {RangeError} from the returned function, if the columns are of unequal length.
+ *
+ * @example
+ * createRanker(Float64Array.of(10, 30, 20, 20))(); // [1, 4, 2.5, 2.5]
  */
 export function createRanker(x: Float64Array): Ranker {
   const order = sortOrder(x);

@@ -17,6 +17,9 @@ export interface BreuschPagan {
  * Source: Breusch & Pagan (1979) in the studentized form of Koenker (1981). Rows complete for all; NaN where the model
  * cannot be fitted or fits exactly.
  * @throws {RangeError} columns of unequal length.
+ *
+ * @example
+ * breuschPagan(Float64Array.of(1, 2.1, 2.7, 4.6, 4, 8), [Float64Array.of(1, 2, 3, 4, 5, 6)]).df; // 1
  */
 export function breuschPagan(y: Float64Array, predictors: readonly Float64Array[]): BreuschPagan {
   const df = predictors.length;

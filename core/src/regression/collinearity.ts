@@ -33,6 +33,9 @@ export interface Collinearity {
  * values by one-sided Jacobi of R, so that small ones keep their digits. Determinant and eigenvalues are those of the
  * correlation matrix. A predictor without variation gives NaN there.
  * @throws {RangeError} columns of unequal length, or none.
+ *
+ * @example
+ * collinearity([Float64Array.of(1, 2, 3, 4, 5), Float64Array.of(2, 1, 4, 3, 5)]).conditionIndices; // [1, 4.97966, 8.85103]
  */
 export function collinearity(predictors: readonly Float64Array[], { names, centred = false }: CollinearityOptions = {}): Collinearity {
   const { n, columns, varying, factors } = factorPredictors(predictors);

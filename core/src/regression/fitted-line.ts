@@ -11,6 +11,9 @@ export interface FittedLine {
 /**
  * Least-squares line of y on x through the complete rows.
  * Source: Legendre (1805); computed from centred, scaled columns.
+ *
+ * @example
+ * fittedLine(Float64Array.of(1, 2, 3, 4), Float64Array.of(3, 5, 7, 9)).slope; // 2
  */
 export function fittedLine(x: Float64Array, y: Float64Array): FittedLine {
   const pair = completePair(x, y);

@@ -18,6 +18,9 @@ export interface GeneralizedVif {
  * an exact dependence have Infinity, the others what they share with what is left; a term with a column that does not vary, NaN.
  * @param terms the columns of each term
  * @throws {RangeError} columns of unequal length, or a term without columns.
+ *
+ * @example
+ * generalizedVif([[Float64Array.of(1, 2, 3, 4, 5)], [Float64Array.of(2, 1, 4, 3, 5)]]).gvif; // [2.77778, 2.77778]
  */
 export function generalizedVif(terms: readonly (readonly Float64Array[])[]): GeneralizedVif {
   if (terms.length === 0 || terms.some((columns) => columns.length === 0)) throw new RangeError('every term must hold at least one column');

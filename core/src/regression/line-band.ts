@@ -18,6 +18,9 @@ export interface LineBandPoint {
  * @param at places along x
  * @param level confidence level, default .95
  * @throws {RangeError} columns of unequal length, or a level outside (0, 1).
+ *
+ * @example
+ * lineBand(Float64Array.of(1, 2, 3, 4), Float64Array.of(3, 5, 8, 9), [2.5])[0]?.low; // 4.97726
  */
 export function lineBand(
   x: Float64Array,

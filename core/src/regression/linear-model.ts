@@ -61,6 +61,9 @@ export interface LinearModel {
  * Cook (1977). An exact fit gives F infinite and p 0. Fewer rows than coefficients, or exactly dependent predictors, give
  * NaN with the reason.
  * @throws {RangeError} columns of unequal length, no predictor without intercept, or an option that does not exist.
+ *
+ * @example
+ * linearModel(Float64Array.of(3, 5, 8, 9), [Float64Array.of(1, 2, 3, 4)]).r2; // 0.969231
  */
 export function linearModel(
   y: Float64Array,

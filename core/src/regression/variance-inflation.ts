@@ -48,6 +48,9 @@ export function factorPredictors(predictors: readonly Float64Array[]): Factored 
  * than predictors, gives NaN.
  * @param options.names names for what is said about exact dependences
  * @throws {RangeError} columns of unequal length, or none.
+ *
+ * @example
+ * varianceInflation([Float64Array.of(1, 2, 3, 4, 5), Float64Array.of(2, 1, 4, 3, 5)]).vif; // [2.77778, 2.77778]
  */
 export function varianceInflation(predictors: readonly Float64Array[], { names }: { names?: readonly string[] } = {}): VarianceInflation {
   const factored = factorPredictors(predictors);
@@ -71,6 +74,10 @@ export function varianceInflation(predictors: readonly Float64Array[], { names }
  * infinite, and those without variation NaN.
  * @param triangle from `varianceInflation`
  * @param keep numbers of the predictors that stay
+ *
+ * @example
+ * inflationAmong(varianceInflation([Float64Array.of(1, 2, 3, 4, 5), Float64Array.of(2, 1, 4, 3, 5)]).triangle,
+ *   [0]); // [1]
  */
 export function inflationAmong(triangle: Float64Array, keep: readonly number[]): Float64Array {
   const p = Math.round(Math.sqrt(triangle.length));

@@ -33,6 +33,10 @@ export interface BootstrapCorrelation extends BootstrapInterval {
  * its bias correction is infinite or the leave-one-out values do not vary. Resamples in which a variable does not vary
  * are drawn again and counted; over 5 % of them leave no interval. Missing values (NaN): rows complete for both.
  * @throws {RangeError} columns of unequal length, or an option that does not exist.
+ *
+ * @example
+ * bootstrapCorrelation(Float64Array.of(1, 2, 3, 4, 5, 6, 7, 8), Float64Array.of(1, 3, 2, 5, 4, 7, 6, 8),
+ *   { method: 'pearson', replicates: 200 }).coefficient; // 0.928571
  */
 export function bootstrapCorrelation(
   x: Float64Array,

@@ -43,6 +43,10 @@ const ROUNDING = 1e-12;
  * Romano (2017), a test of no correlation whatever the dependence. Missing values (NaN): rows complete for both.
  * p is NaN where a variable does not vary.
  * @throws {RangeError} columns of unequal length, or an option that does not exist or that the method does not have.
+ *
+ * @example
+ * permutationTest(Float64Array.of(1, 2, 3, 4, 5), Float64Array.of(1, 2, 3, 4, 5), { method: 'pearson',
+ *   permutations: 99 }).n; // 5
  */
 export function permutationTest(
   x: Float64Array,

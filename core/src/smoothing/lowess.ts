@@ -29,6 +29,9 @@ const NARROW = 0.001;
  * Source: Cleveland (1979), steps 1–4; interpolation within delta and the treatment of ties in x by Cleveland (1981).
  * Missing values (NaN): rows complete for both. Fewer than two rows give the values themselves.
  * @throws {RangeError} columns of unequal length, or options out of range.
+ *
+ * @example
+ * lowess(Float64Array.of(1, 2, 3, 4, 5), Float64Array.of(1, 2, 3, 4, 5)).x; // [1, 2, 3, 4, 5]
  */
 export function lowess(x: Float64Array, y: Float64Array, { fraction = 2 / 3, rounds = 3, delta }: LowessOptions = {}): Lowess {
   assertSameLength(x, y);

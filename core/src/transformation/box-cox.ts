@@ -13,6 +13,9 @@ export interface PowerTransformed extends Transformed {
  * Source: Box & Cox (1964), eqs. 1 and 8. λ is found on values divided by their geometric mean, where the likelihood is
  * −n/2·ln variance alone. Domain: all values above 0, else refused with the shift that brings the smallest to 1.
  * @param lambda a given λ instead of the best one
+ *
+ * @example
+ * boxCox(Float64Array.of(1, 2, 4, 8), { lambda: 0 }).values; // [0, 0.693147, 1.38629, 2.07944]
  */
 export function boxCox(x: Float64Array, { lambda }: { lambda?: number } = {}): PowerTransformed {
   const count = countWhere(x, (value) => value <= 0);

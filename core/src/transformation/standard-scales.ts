@@ -5,7 +5,12 @@ import { rankBy } from '../ranks/midranks';
 import { sortOrder } from '../ranks/sort-order';
 import { kept, refuse, type Transformed } from './transformed';
 
-/** (x − mean)/SD with divisor n − 1. A variable without variation is refused. */
+/**
+ * (x − mean)/SD with divisor n − 1. A variable without variation is refused.
+ *
+ * @example
+ * standardize(Float64Array.of(1, 2, 3)).values; // [-1, 0, 1]
+ */
 export function standardize(x: Float64Array): Transformed {
   const present = presentValues(x);
   const { centred, constant } = centreColumn(present);
@@ -14,7 +19,12 @@ export function standardize(x: Float64Array): Transformed {
   return kept(inRows(x, centred, (value) => value / sd));
 }
 
-/** Normal scores of midranks, Φ⁻¹((R − 3/8)/(n + 1/4)). Source: Blom (1958). */
+/**
+ * Normal scores of midranks, Φ⁻¹((R − 3/8)/(n + 1/4)). Source: Blom (1958).
+ *
+ * @example
+ * rankNormal(Float64Array.of(10, 20, 30)).values; // [-0.869424, 0, 0.869424]
+ */
 export function rankNormal(x: Float64Array): Transformed {
   const present = presentValues(x);
   const { ranks } = rankBy(present, sortOrder(present));

@@ -7,6 +7,9 @@ import { kept, range, refuse } from './transformed';
  * Yeo–Johnson scale, a power scale that takes zeros and negative values, with λ by maximum likelihood.
  * Source: Yeo & Johnson (2000), eqs. 2.1 and 3.1. λ = 1 leaves the values as they are.
  * @param lambda a given λ instead of the best one
+ *
+ * @example
+ * yeoJohnson(Float64Array.of(-1, 0, 1), { lambda: 1 }).values; // [-1, 0, 1]
  */
 export function yeoJohnson(x: Float64Array, { lambda }: { lambda?: number } = {}): PowerTransformed {
   const present = presentValues(x);

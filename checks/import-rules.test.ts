@@ -88,6 +88,17 @@ describe('the rooms of the web', () => {
     expect(roomCycle(edges)).toBeNull();
   });
 
+  it('a stage that has a methods line says its sentence without components', () => {
+    const withLine = new Set(files.filter((file) => /<MethodsLine\b/.test(readFileSync(file, 'utf8'))).map((file) => roomOf(WEB, file)));
+    const stages = [...withLine].filter((room) => room.startsWith('stages/'));
+    expect(stages.length).toBeGreaterThanOrEqual(3);
+    for (const stage of stages) {
+      const sentence = files.find((file) => file === join(WEB, stage, 'sentence.ts'));
+      expect(sentence, `${stage}/sentence.ts`).toBeDefined();
+      expect(reachedFrom(sentence ?? '', files).filter((file) => file.endsWith('.tsx'))).toEqual([]);
+    }
+  });
+
   it('notice what they forbid', () => {
     const edge = (from: string, to: string): Edge => ({ from, to });
     expect(
@@ -108,6 +119,18 @@ describe('the rooms of the web', () => {
 interface Edge {
   readonly from: string;
   readonly to: string;
+}
+
+/** All files that a file needs at run time, itself included. */
+function reachedFrom(start: string, files: readonly string[]): string[] {
+  const reached = new Set<string>();
+  const visit = (file: string) => {
+    if (reached.has(file)) return;
+    reached.add(file);
+    for (const { to, typeOnly } of importsOf(file)) if (!typeOnly) resolved(file, to, files).forEach(visit);
+  };
+  visit(start);
+  return [...reached];
 }
 
 /** The folder of `web/src` that a file belongs to, each stage one of its own; '' for the files above them. */

@@ -1,4 +1,5 @@
 import { correlationSettingsSchema } from '@ivlen/contract';
+import { byMethod } from '@ivlen/core';
 import { expect, it } from 'vitest';
 import { buildMatrix } from '../src/coefficients/matrix';
 import { rectangleFamily } from '../src/coefficients/rectangle-family';

@@ -3,8 +3,9 @@ import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it, vi } from 'vitest';
 import { MethodsLine } from '../src/methods-line/methods-line';
-import { methodsSentence } from '../src/methods-line/methods-parts';
-import { correlationMethods } from '../src/stages/correlations/correlation-methods';
+import { sentenceOf, withEditors } from '../src/methods-line/methods-parts';
+import { correlationEditors } from '../src/stages/correlations/correlation-editors';
+import { sentence } from '../src/stages/correlations/sentence';
 import { testStudy } from './test-study';
 
 const settings = correlationSettingsSchema.parse({});
@@ -13,17 +14,17 @@ const facts = (rows: string, of = study) => ({
   variables: of.state.variables,
   candidates: of.state.variables,
   rows,
-  study: of,
-  dataPath: '/studies/s/data',
 });
+const partsOf = (rows: string, change: () => void, of = study) =>
+  withEditors(sentence(of, settings, facts(rows, of)), correlationEditors(of, settings, facts(rows, of), '/studies/s/data', change));
 
 it('is one sentence of real text, the same on screen and copied', () => {
-  const parts = correlationMethods(settings, facts('all 1,248 rows'), () => {});
+  const parts = partsOf('all 1,248 rows', () => {});
   render(<MethodsLine parts={parts} />);
   const words =
     'Pearson’s r among 3 variables in all 1,248 rows, two-sided, using every complete pair, marked at .05, .01 and .001, unadjusted, with 95 % intervals, holding nothing constant.';
   expect(screen.getByTestId('methods-line').textContent).toBe(words);
-  expect(methodsSentence(parts)).toBe(words);
+  expect(sentenceOf(parts)).toBe(words);
 });
 
 it('says which variables have a method of their own', () => {
@@ -32,8 +33,8 @@ it('says which variables have a method of their own', () => {
     ...study,
     state: { ...study.state, pairMethods: { [first ?? '']: 'spearman', [second ?? '']: 'kendall', [third ?? '']: 'pearson' } },
   } as typeof study;
-  const sentence = methodsSentence(correlationMethods(settings, facts('all 40 rows', deciding), () => {}));
-  expect(sentence).toContain(
+  const words = sentenceOf(sentence(deciding, settings, facts('all 40 rows', deciding)));
+  expect(words).toContain(
     'Pearson’s r among 3 variables, Spearman’s ρ for pairs with nitrate, Kendall’s τ for pairs with phosphate in all 40 rows',
   );
 });
@@ -41,7 +42,7 @@ it('says which variables have a method of their own', () => {
 it('changes its parts in place', async () => {
   const change = vi.fn();
   const user = userEvent.setup();
-  render(<MethodsLine parts={correlationMethods(settings, facts('all 3 rows'), change)} />);
+  render(<MethodsLine parts={partsOf('all 3 rows', change)} />);
   await user.click(screen.getByRole('button', { name: /change the alternative/ }));
   await user.click(screen.getByRole('radio', { name: /One-sided, negative/ }));
   expect(change).toHaveBeenLastCalledWith({ alternative: 'less' });

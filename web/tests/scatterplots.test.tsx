@@ -5,7 +5,7 @@ import { afterEach, describe, expect, it, test, vi } from 'vitest';
 import { buildMatrix } from '../src/coefficients/matrix';
 import { dayToken, filePalette } from '../src/figures/export/day-colours';
 import { drawingWidth, FIGURE_DEFAULTS, pixelsOf, problemWith } from '../src/figures/export/figure-options';
-import { methodsSentence } from '../src/methods-line/methods-parts';
+import { sentenceOf } from '../src/methods-line/methods-parts';
 import { LitBar } from '../src/stages/scatterplots/brushing/lit-bar';
 import { SelectByValues } from '../src/stages/scatterplots/brushing/select-by-values';
 import type { Selection } from '../src/stages/scatterplots/brushing/use-brush';
@@ -19,7 +19,7 @@ import { modelAt } from '../src/stages/scatterplots/matrix/use-panel-models';
 import { overlaysInWords } from '../src/stages/scatterplots/panel-words';
 import type { Axis } from '../src/stages/scatterplots/plotting/axes-of';
 import type { PlotData } from '../src/stages/scatterplots/plotting/plot-data';
-import { scatterplotMethods } from '../src/stages/scatterplots/scatterplot-methods';
+import { sentence as scatterplotSentence } from '../src/stages/scatterplots/sentence';
 import { equationOf } from '../src/stages/scatterplots/single/single-figure';
 import { classesOf, pointStyles } from '../src/stages/scatterplots/single/third-scale';
 import { useLatest } from '../src/stages/scatterplots/use-latest';
@@ -237,7 +237,7 @@ test('groups and the rows that are left follow a pair by its own method', () => 
 describe('the methods line', () => {
   const facts = { variables: 6, rows: 'all 248 rows', grouping: undefined, rectangle: null, canJitter: true, binned: false };
   const sentence = (more: Partial<ScatterplotSettings> = {}, other: Partial<typeof facts> = {}) =>
-    methodsSentence(scatterplotMethods({ ...settings, ...more }, { ...facts, ...other }, vi.fn(), correlation, vi.fn()));
+    sentenceOf(scatterplotSentence({ ...settings, ...more }, correlation, { ...facts, ...other }));
 
   it('says all that the panels show', () => {
     expect(sentence()).toBe(

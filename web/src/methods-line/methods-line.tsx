@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { CopyButton } from '../controls/copy-button';
 import { PopoverEditor } from '../controls/popover-editor';
-import { type MethodsPart, methodsSentence } from './methods-parts';
+import { type MethodsPart, sentenceOf } from './methods-parts';
 
 /** The sentence on top of a stage: real text, whose underlined parts are the controls. */
 export function MethodsLine({
@@ -17,7 +17,7 @@ export function MethodsLine({
         {parts.map((part) => (part.type === 'text' ? part.text : <ChoicePart key={part.label} part={part} />))}
       </p>
       <span className="mt-1 ml-auto flex shrink-0 gap-4 text-[13px]">
-        <CopyButton label="Copy sentence" text={methodsSentence(parts)} />
+        <CopyButton label="Copy sentence" text={sentenceOf(parts)} />
         {children}
       </span>
     </div>

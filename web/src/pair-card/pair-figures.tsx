@@ -2,7 +2,7 @@ import type { CorrelationSettings, PairResult, PairTest } from '@ivlen/contract'
 import { COEFFICIENTS, formatCoefficient, formatFixed, formatFullP, formatInterval, formatP, levelInWords, type Method } from '@ivlen/core';
 import type { ReactNode } from 'react';
 import { percent } from '../coefficients/cell-data';
-import { adjustmentInWords } from '../coefficients/correlation-parts';
+import { adjustmentInWords } from '../coefficients/sentence-parts';
 import { Hint } from '../controls/tooltip';
 import type { ValueTable } from '../tables/columns';
 import type { Cell } from '../tables/csv';

@@ -9,7 +9,7 @@ import { FailureNotice } from '../../controls/failure-notice';
 import { ProgressLine } from '../../controls/progress-line';
 import { ViewBar } from '../../controls/view-bar';
 import { MethodsLine } from '../../methods-line/methods-line';
-import { methodsSentence } from '../../methods-line/methods-parts';
+import { sentenceOf, withEditors } from '../../methods-line/methods-parts';
 import type { ArrangementProps } from '../../pair-card/arrangement';
 import { type Pair, usePairSelection } from '../../pair-card/use-pair-selection';
 import { PinButton } from '../../pins/pin-button';
@@ -17,9 +17,10 @@ import { useSettings } from '../../settings/use-settings';
 import { useWorkingSet } from '../../settings/use-working-set';
 import { useStudyPath } from '../../study/read-only';
 import { rowsInWords } from '../../study/rows-in-use';
-import { correlationMethods, questionMethods } from './correlation-methods';
+import { correlationEditors } from './correlation-editors';
 import { GridSkeleton } from './grid-skeleton';
 import { GridView } from './grid-view';
+import { questionsSentence, sentence } from './sentence';
 import { VIEWS } from './views';
 
 const PairCard = lazy(async () => ({ default: (await import('../../pair-card/pair-card')).PairCard }));
@@ -56,8 +57,6 @@ function Stage({ study, workingSet, settings, patch }: StageProps) {
     rectangle: view === 'rectangle',
     candidates: study.state.variables.filter(canBeCorrelated),
     rows: rowsInWords(study),
-    study,
-    dataPath: `${path}/data`,
   };
   const open = (next: View) =>
     setParams((current) => {
@@ -67,7 +66,7 @@ function Stage({ study, workingSet, settings, patch }: StageProps) {
     });
   const common = { study, workingSet, variables, settings, patch, state, selection };
   const asking = view === 'questions';
-  const parts = (asking ? questionMethods : correlationMethods)(settings, facts, patch);
+  const parts = (asking ? questionsSentence : sentence)(study, settings, facts);
   const alone = !asking && variables.length === 2 && a !== undefined && b !== undefined;
   return (
     <>
@@ -75,13 +74,13 @@ function Stage({ study, workingSet, settings, patch }: StageProps) {
         {(variables.length !== 2 || asking || study.state.questions.length > 0) && (
           <ViewBar label="Parts of the Correlations stage" views={VIEWS} current={view} onOpen={open} />
         )}
-        <MethodsLine parts={parts}>
+        <MethodsLine parts={withEditors(parts, correlationEditors(study, settings, facts, `${path}/data`, patch))}>
           <PinButton
             study={study}
             pinned={{
               stage: 'correlations',
               thing: alone ? 'pair' : 'matrix',
-              title: methodsSentence(parts),
+              title: sentenceOf(parts),
               request: enough ? matrixRequest(study, variables, settings, commonMethod(settings)) : null,
               settings: { ...settings, view, variables: variables.map(({ id }) => id) },
             }}

@@ -1,10 +1,10 @@
 import type { CorrelationSettings } from '@ivlen/contract';
 import { COEFFICIENTS, type Method } from '@ivlen/core';
 import { Link } from 'react-router';
-import { adjustmentInWords } from '../../coefficients/correlation-parts';
 import { levelInWords } from '../../coefficients/levels';
 import type { Matrix } from '../../coefficients/matrix';
 import { commonMethod } from '../../coefficients/requests';
+import { adjustmentInWords } from '../../coefficients/sentence-parts';
 import { distinctPairs, tally } from '../../coefficients/tally';
 import type { ShapeMarks } from '../../settings/use-shape-marks';
 import { displayName } from '../../study/variable-name';

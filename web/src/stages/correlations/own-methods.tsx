@@ -1,39 +1,12 @@
 import type { Study } from '@ivlen/contract';
-import { COEFFICIENTS, METHOD_NAMES, type Method } from '@ivlen/core';
-import { joined } from '../../coefficients/coefficient-names';
-import type { MethodsPart } from '../../methods-line/methods-parts';
+import { COEFFICIENTS, type Method } from '@ivlen/core';
 import { useReadOnly } from '../../study/read-only';
 import { useStudyChanges } from '../../study/use-study-changes';
 import { displayName } from '../../study/variable-name';
+import { variablesWithOwnMethod } from './sentence';
 
-/** ", Spearman’s ρ for pairs with conductivity": nothing where no variable has a method of its own. */
-export function ownMethodsPart(study: Study, common: Method): MethodsPart[] {
-  const own = variablesWithOwnMethod(study, common);
-  if (own.length === 0) return [];
-  const words = METHOD_NAMES.flatMap((method) => {
-    const names = own.filter((item) => item.method === method).map(({ variable }) => displayName(variable));
-    if (names.length === 0) return [];
-    return [`${COEFFICIENTS[method].name} for pairs with ${joined(names, 'or')}`];
-  });
-  return [
-    { type: 'text', text: ', ' },
-    {
-      type: 'choice',
-      text: words.join(', '),
-      label: 'methods of single variables',
-      content: () => <OwnMethods study={study} common={common} />,
-    },
-  ];
-}
-
-function variablesWithOwnMethod({ state }: Study, common: Method) {
-  return state.variables.flatMap((variable) => {
-    const method = state.pairMethods[variable.id];
-    return method && method !== common ? [{ variable, method }] : [];
-  });
-}
-
-function OwnMethods({ study, common }: { study: Study; common: Method }) {
+/** The variables that have a method of their own, each to be treated as all others again. */
+export function OwnMethods({ study, common }: { study: Study; common: Method }) {
   const { change } = useStudyChanges(study);
   const readOnly = useReadOnly();
   return (

@@ -6,7 +6,7 @@ import { completeForOf } from '../../coefficients/requests';
 import { useMatrix } from '../../coefficients/use-matrix';
 import { ViewBar } from '../../controls/view-bar';
 import { MethodsLine } from '../../methods-line/methods-line';
-import { methodsSentence } from '../../methods-line/methods-parts';
+import { sentenceOf, withEditors } from '../../methods-line/methods-parts';
 import { usePairSelection } from '../../pair-card/use-pair-selection';
 import { PinButton } from '../../pins/pin-button';
 import { useGrouping } from '../../settings/use-grouping';
@@ -16,7 +16,8 @@ import { useStudyPath } from '../../study/read-only';
 import { rowsInWords } from '../../study/rows-in-use';
 import { MOST_POINTS } from './matrix/layout';
 import { MatrixView } from './matrix/matrix-view';
-import { scatterplotMethods } from './scatterplot-methods';
+import { scatterplotEditors } from './scatterplot-editors';
+import { sentence } from './sentence';
 import { useGroupsShown } from './use-groups-shown';
 import { useMatrixOnScreen } from './use-matrix-on-screen';
 import { usePrefetchedColumns } from './use-plot-data';
@@ -118,20 +119,16 @@ function Panels({ study, workingSet, rectangle, bar }: PanelsProps) {
   }
   const stored = correlations.settings;
   const patch = (part: Partial<typeof settings>) => scatterplots.change({ ...settings, ...part });
-  const parts = scatterplotMethods(
-    settings,
-    {
-      variables: variables.length,
-      rows: rowsInWords(study),
-      grouping,
-      rectangle: rectangle ? { outcomes: rows.length, predictors: columns.length } : null,
-      canJitter: variables.some(({ kind }) => kind !== 'continuous'),
-      binned: rowsInUse(study) > MOST_POINTS,
-    },
-    patch,
-    stored,
-    (part) => correlations.change({ ...stored, ...part }),
-  );
+  const said = sentence(settings, stored, {
+    variables: variables.length,
+    rows: rowsInWords(study),
+    grouping,
+    rectangle: rectangle ? { outcomes: rows.length, predictors: columns.length } : null,
+    canJitter: variables.some(({ kind }) => kind !== 'continuous'),
+    binned: rowsInUse(study) > MOST_POINTS,
+  });
+  const patchCorrelation = (part: Partial<typeof stored>) => correlations.change({ ...stored, ...part });
+  const parts = withEditors(said, scatterplotEditors(settings, grouping, patch, stored, patchCorrelation));
   if (!enough) {
     return (
       <>
@@ -164,7 +161,7 @@ function Panels({ study, workingSet, rectangle, bar }: PanelsProps) {
               pinned={{
                 stage: 'scatterplots',
                 thing: 'figure',
-                title: methodsSentence(parts),
+                title: sentenceOf(parts),
                 request: null,
                 settings: { ...settings, rows: rows.map(({ id }) => id), columns: columns.map(({ id }) => id), correlations: correlation },
               }}
@@ -175,7 +172,7 @@ function Panels({ study, workingSet, rectangle, bar }: PanelsProps) {
       patch={patch}
       state={state}
       pairs={pairs}
-      sentence={methodsSentence(parts)}
+      sentence={sentenceOf(parts)}
       onDrawn={setDrawn}
       asTable={params.get('table') === '1'}
       onAsTable={(on) =>

@@ -1,8 +1,8 @@
 import type { Question, StatedHypothesis, Variable } from '@ivlen/contract';
 import { COEFFICIENTS, formatCoefficient, formatFixed, formatInterval, formatPRelation } from '@ivlen/core';
 import { percent } from '../../../coefficients/cell-data';
-import { adjustmentInWords } from '../../../coefficients/correlation-parts';
 import { levelInWords } from '../../../coefficients/levels';
+import { adjustmentInWords } from '../../../coefficients/sentence-parts';
 import { Skeleton } from '../../../controls/skeleton';
 import type { ArrangementProps } from '../../../pair-card/arrangement';
 import { PairSentence } from '../../../pair-card/pair-sentence';

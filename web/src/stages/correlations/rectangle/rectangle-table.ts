@@ -1,9 +1,9 @@
 import type { CorrelationSettings, Variable } from '@ivlen/contract';
 import { COEFFICIENTS, countMarks, formatCoefficient, formatInterval, formatP, type Method } from '@ivlen/core';
 import { decisiveP, type GridCellData } from '../../../coefficients/cell-data';
-import { adjustmentInWords } from '../../../coefficients/correlation-parts';
 import { levelInWords } from '../../../coefficients/levels';
 import type { Matrix } from '../../../coefficients/matrix';
+import { adjustmentInWords } from '../../../coefficients/sentence-parts';
 import { displayName } from '../../../study/variable-name';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
 

@@ -1,8 +1,8 @@
 import { rowsInUse } from '@ivlen/contract';
 import { COEFFICIENTS } from '@ivlen/core';
 import { joined } from '../../../coefficients/coefficient-names';
-import { adjustmentInWords } from '../../../coefficients/correlation-parts';
 import { levelInWords } from '../../../coefficients/levels';
+import { adjustmentInWords } from '../../../coefficients/sentence-parts';
 import { displayName } from '../../../study/variable-name';
 import { shareInWords } from '../panel-words';
 import { MOST_SMOOTHED } from '../plotting/pair-fits';

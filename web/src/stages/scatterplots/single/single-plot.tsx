@@ -8,7 +8,7 @@ import { asMeasured, significant } from '../../../figures/as-measured';
 import { ExportFigureButton } from '../../../figures/export/export-figure-button';
 import { paletteOf, SCREEN } from '../../../figures/palette';
 import { MethodsLine } from '../../../methods-line/methods-line';
-import { methodsSentence } from '../../../methods-line/methods-parts';
+import { sentenceOf, withEditors } from '../../../methods-line/methods-parts';
 import { PinButton } from '../../../pins/pin-button';
 import { useReadOnly } from '../../../study/read-only';
 import { rowsInWords } from '../../../study/rows-in-use';
@@ -19,9 +19,10 @@ import { pointLook } from '../plotting/plot-data';
 import { MOST_SHAPED } from '../plotting/plotter';
 import { LabelRows } from './label-rows';
 import { PointsPicture } from './points-picture';
+import { sentence } from './sentence';
+import { singleEditors } from './single-editors';
 import { equationOf, type PointLabel, SingleFigure } from './single-figure';
 import { scalesFor, singleFrame } from './single-frame';
-import { singleMethods } from './single-methods';
 import { ThirdLegend } from './third-legend';
 import { pointStyles } from './third-scale';
 import { useSingleExport } from './use-single-export';
@@ -86,11 +87,8 @@ export function SinglePlot({ study, axes: chosen, settings, correlation, patch, 
     const [across, up] = [plot.marginals.get(x.id), plot.marginals.get(y.id)];
     return single.margins && across && up ? { x: across, y: up } : null;
   }, [plot.marginals, x.id, y.id, single.margins]);
-  const parts = singleMethods(
-    settings.single,
-    { study, rows: rowsInWords(study), x, y, third, share: settings.share, canSize: asShapes },
-    patch,
-  );
+  const facts = { study, rows: rowsInWords(study), x, y, third, share: settings.share, canSize: asShapes };
+  const parts = withEditors(sentence(settings.single, facts), singleEditors(settings.single, facts, patch));
   const figure = xs &&
     ys &&
     places && {
@@ -113,7 +111,7 @@ export function SinglePlot({ study, axes: chosen, settings, correlation, patch, 
           radius,
           legend: groups.map(({ label }) => label),
           title: `${axisLabel(y)} against ${axisLabel(x)}, ${study.name}`,
-          caption: `${methodsSentence(parts)} n = ${n.toLocaleString('en-GB')}.`,
+          caption: `${sentenceOf(parts)} n = ${n.toLocaleString('en-GB')}.`,
           margins: single.margins,
         }
       : null,
@@ -148,7 +146,7 @@ export function SinglePlot({ study, axes: chosen, settings, correlation, patch, 
           pinned={{
             stage: 'scatterplots',
             thing: 'figure',
-            title: methodsSentence(parts),
+            title: sentenceOf(parts),
             request: null,
             settings: { ...settings, x: x.id, y: y.id },
           }}

@@ -4,13 +4,14 @@ import { useMemo } from 'react';
 import { PopoverEditor } from '../../../controls/popover-editor';
 import { ProgressLine } from '../../../controls/progress-line';
 import { MethodsLine } from '../../../methods-line/methods-line';
-import { methodsSentence } from '../../../methods-line/methods-parts';
+import { sentenceOf, withEditors } from '../../../methods-line/methods-parts';
 import { PinButton } from '../../../pins/pin-button';
 import { rowsInWords } from '../../../study/rows-in-use';
 import { TableTools } from '../../../tables/table-tools';
 import { ValueTableView } from '../../../tables/value-table-view';
 import { pinnedShape } from '../pinned-shape';
-import { shapeMethods } from '../shape-methods';
+import { sentence } from '../sentence';
+import { shapeEditors } from '../shape-editors';
 import { type ShapeViewProps, showableGroups } from '../shape-view';
 import { stripSubjects } from '../strips/shape-lines';
 import { useShapes } from '../strips/use-shapes';
@@ -25,19 +26,19 @@ export function DescriptivesView(props: ShapeViewProps) {
   const by = grouping?.by ?? null;
   const subjects = useMemo(() => stripSubjects(variables, by, groups), [variables, by, groups]);
   const { shapes, computed, slow, stop } = useShapes(study, subjects, true);
-  const parts = shapeMethods(settings, { variables: workingSet.variables.length, rows: rowsInWords(study), grouping }, patch);
+  const parts = sentence(settings, { variables: workingSet.variables.length, rows: rowsInWords(study), grouping });
   const columns = descriptiveColumnSchema.options.filter((column) => settings.columns.includes(column));
   const complete = computed === subjects.length;
   const table = descriptivesTable(
     subjects.map((subject, i) => ({ subject, shape: shapes[i] })),
     { ...settings, columns },
     `Descriptives of ${workingSet.variables.length} variables`,
-    methodsSentence(parts),
+    sentenceOf(parts),
   );
   return (
     <>
-      <MethodsLine parts={parts}>
-        <PinButton study={study} pinned={pinnedShape(workingSet.variables, settings, 'table', methodsSentence(parts))} />
+      <MethodsLine parts={withEditors(parts, shapeEditors(settings, grouping, patch))}>
+        <PinButton study={study} pinned={pinnedShape(workingSet.variables, settings, 'table', sentenceOf(parts))} />
       </MethodsLine>
       <div className="min-h-0 flex-1 overflow-auto px-5 pb-8">
         {problem && (

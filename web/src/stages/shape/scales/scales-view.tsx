@@ -1,10 +1,12 @@
 import { COMPARED_SCALES, type Variable } from '@ivlen/contract';
 import { useState } from 'react';
 import { MethodsLine } from '../../../methods-line/methods-line';
+import { withEditors } from '../../../methods-line/methods-parts';
 import { useShapeMarks } from '../../../settings/use-shape-marks';
 import { useReadOnly } from '../../../study/read-only';
 import { rowsInWords } from '../../../study/rows-in-use';
-import { scalesMethods } from '../shape-methods';
+import { scalesSentence } from '../sentence';
+import { shapeEditors } from '../shape-editors';
 import type { ShapeViewProps } from '../shape-view';
 import { SCALE_WORDS } from './scale-words';
 import { ScalesRow } from './scales-row';
@@ -33,7 +35,7 @@ export function ScalesView({ study, workingSet, settings, grouping, patch }: Sha
   const facts = { variables: shown.length, rows: rowsInWords(study), grouping };
   return (
     <>
-      <MethodsLine parts={scalesMethods(settings, facts, patch)} />
+      <MethodsLine parts={withEditors(scalesSentence(settings, facts), shapeEditors(settings, grouping, patch))} />
       <div className="flex flex-wrap items-center gap-5 border-b border-rule px-5 py-2">
         <fieldset className="flex items-center gap-4">
           <legend className="sr-only">Which variables</legend>

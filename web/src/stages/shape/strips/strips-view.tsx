@@ -5,11 +5,12 @@ import { useSearchParams } from 'react-router';
 import { ProgressLine } from '../../../controls/progress-line';
 import { useLatest } from '../../../controls/use-latest';
 import { MethodsLine } from '../../../methods-line/methods-line';
-import { methodsSentence } from '../../../methods-line/methods-parts';
+import { sentenceOf, withEditors } from '../../../methods-line/methods-parts';
 import { PinButton } from '../../../pins/pin-button';
 import { rowsInWords } from '../../../study/rows-in-use';
 import { pinnedShape } from '../pinned-shape';
-import { shapeMethods } from '../shape-methods';
+import { sentence } from '../sentence';
+import { shapeEditors } from '../shape-editors';
 import { type ShapeViewProps, showableGroups } from '../shape-view';
 import { TESTS } from '../test-words';
 import { NUMBER_COLUMNS, type ShapeColumn, type ShapeOrder, sorted, verdictOf } from './shape-columns';
@@ -43,12 +44,12 @@ export function StripsView(props: ShapeViewProps) {
     order,
     settings.test,
   );
-  const parts = shapeMethods(settings, { variables: variables.length, rows: rowsInWords(study), grouping }, patch);
+  const said = sentence(settings, { variables: variables.length, rows: rowsInWords(study), grouping });
   const pooled = shapes.flatMap((shape, i) => (shape && !subjects[i]?.group ? [shape] : []));
   return (
     <>
-      <MethodsLine parts={parts}>
-        <PinButton study={study} pinned={pinnedShape(variables, settings, 'each', methodsSentence(parts))} />
+      <MethodsLine parts={withEditors(said, shapeEditors(settings, grouping, patch))}>
+        <PinButton study={study} pinned={pinnedShape(variables, settings, 'each', sentenceOf(said))} />
       </MethodsLine>
       <div className="min-h-0 flex-1 overflow-auto px-5 pb-8">
         {problem && (

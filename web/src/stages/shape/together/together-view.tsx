@@ -5,11 +5,12 @@ import { analysisQuery } from '../../../api/queries';
 import { FailureNotice } from '../../../controls/failure-notice';
 import { Skeleton } from '../../../controls/skeleton';
 import { MethodsLine } from '../../../methods-line/methods-line';
-import { methodsSentence } from '../../../methods-line/methods-parts';
+import { sentenceOf, withEditors } from '../../../methods-line/methods-parts';
 import { PinButton } from '../../../pins/pin-button';
 import { displayName } from '../../../study/variable-name';
 import { pinnedShape } from '../pinned-shape';
-import { jointMethods } from '../shape-methods';
+import { jointSentence } from '../sentence';
+import { shapeEditors } from '../shape-editors';
 import type { ShapeViewProps } from '../shape-view';
 import { DistanceFigure } from './distance-figure';
 import { FurthestRows } from './furthest-rows';
@@ -21,19 +22,18 @@ const FEWEST = 2;
 const MOST = 60;
 
 /** Joint normality of the working set: the tests, which variable brings a failure, and the rows furthest out. */
-export function TogetherView({ study, workingSet, settings, patch }: ShapeViewProps) {
+export function TogetherView({ study, workingSet, settings, grouping, patch }: ShapeViewProps) {
   const { variables } = workingSet;
   const enough = variables.length >= FEWEST && variables.length <= MOST;
   const { data, error } = useQuery({ ...analysisQuery(study.id, study.head, jointRequest(variables, variables, true)), enabled: enough });
-  const facts = { variables: variables.length, rowsInUse: rowsInUse(study) };
-  const parts = jointMethods(settings, facts, data?.n, patch);
+  const parts = jointSentence(settings, { variables: variables.length, rowsInUse: rowsInUse(study), complete: data?.n });
   return (
     <>
-      <MethodsLine parts={parts}>
+      <MethodsLine parts={withEditors(parts, shapeEditors(settings, grouping, patch))}>
         <PinButton
           study={study}
           pinned={{
-            ...pinnedShape(variables, settings, 'together', methodsSentence(parts)),
+            ...pinnedShape(variables, settings, 'together', sentenceOf(parts)),
             request: jointRequest(variables, variables, true),
           }}
         />

@@ -1,0 +1,96 @@
+import { jointTestNameSchema, normalityTestNameSchema, type ShapeSettings } from '@ivlen/contract';
+import type { Editors } from '../../methods-line/methods-parts';
+import { OptionList } from '../../methods-line/option-list';
+import type { Grouping } from '../../settings/use-grouping';
+import { displayName } from '../../study/variable-name';
+import { RuleEditor } from './rule-editor';
+import { levelText, type ShapeChoice } from './sentence';
+import { JOINT_TESTS, TESTS } from './test-words';
+
+const NO_TEST = 'none';
+const TOGETHER = 'together';
+const LEVELS = [0.1, 0.05, 0.01, 0.001] as const;
+
+type Patch = (patch: Partial<ShapeSettings>) => void;
+
+/** What changes the choices of the stage's sentences. */
+export function shapeEditors(settings: ShapeSettings, grouping: Grouping | undefined, change: Patch): Editors<ShapeChoice> {
+  const { rule, test, level, jointTest } = settings;
+  return {
+    groups: (close) => grouping && <GroupsEditor settings={settings} grouping={grouping} change={change} close={close} />,
+    rule: (close) => (
+      <RuleEditor
+        rule={rule}
+        onChoose={(chosen) => {
+          change({ rule: chosen });
+          close();
+        }}
+      />
+    ),
+    test: (close) => (
+      <OptionList
+        label="Test of normality"
+        value={test ?? NO_TEST}
+        options={[
+          ...normalityTestNameSchema.options.map((value) => ({ value, name: TESTS[value].name, words: TESTS[value].words })),
+          { value: NO_TEST, name: 'No test', words: 'The rule alone marks.' },
+        ]}
+        onChoose={(chosen) => {
+          change({ test: chosen === NO_TEST ? null : normalityTestNameSchema.parse(chosen) });
+          close();
+        }}
+        remark="In large samples every test rejects trifles, in small ones it sees nothing: look at the plots as well."
+      />
+    ),
+    level: (close) => (
+      <OptionList
+        label="Level of the test"
+        value={String(level)}
+        options={LEVELS.map((item) => ({ value: String(item), name: levelText(item) }))}
+        onChoose={(chosen) => {
+          change({ level: Number(chosen) });
+          close();
+        }}
+      />
+    ),
+    'joint-test': (close) => (
+      <OptionList
+        label="Test of joint normality"
+        value={jointTest}
+        options={jointTestNameSchema.options.map((value) => ({ value, ...JOINT_TESTS[value] }))}
+        onChoose={(chosen) => {
+          change({ jointTest: chosen });
+          close();
+        }}
+        remark="The words and the marks follow this one; all three are shown."
+      />
+    ),
+  };
+}
+
+interface GroupsEditorProps {
+  readonly settings: ShapeSettings;
+  readonly grouping: Grouping;
+  readonly change: Patch;
+  readonly close: () => void;
+}
+
+function GroupsEditor({ settings: { perGroup }, grouping, change, close }: GroupsEditorProps) {
+  const { by, candidates } = grouping;
+  return (
+    <OptionList
+      label="Rows together or in groups"
+      value={perGroup && by ? by.id : TOGETHER}
+      options={[
+        { value: TOGETHER, name: 'All rows together' },
+        ...candidates.map((variable) => ({ value: variable.id, name: `Per ${displayName(variable)}` })),
+      ]}
+      onChoose={(chosen) => {
+        if (chosen !== TOGETHER) grouping.choose(chosen);
+        change({ perGroup: chosen !== TOGETHER });
+        close();
+      }}
+      remark="Groups that differ in their means make two humps of one, though each may be normal."
+    />
+  );
+}

@@ -1,6 +1,9 @@
 import { scaleLinear } from 'd3-scale';
 import { tickCount } from '../ticks';
 
+/** Where the frame of a plain chart begins and ends, from the left and the right edge of its drawing. */
+export const FRAME = { left: 60, right: 12 } as const;
+
 /** An axis rounded to its ticks, about as many as a length in pixels has room for. */
 export function niceAxis([low, high]: readonly [number, number], length: number): { domain: readonly [number, number]; ticks: number[] } {
   const scale = scaleLinear([low, high === low ? low + 1 : high], [0, length]).nice(tickCount(length));

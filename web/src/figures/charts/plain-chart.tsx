@@ -1,6 +1,7 @@
 import type { ReactNode } from 'react';
 import { CartesianGrid, ComposedChart, XAxis, YAxis } from 'recharts';
 import { tickTexts } from '../ticks';
+import { FRAME } from './nice-axis';
 
 interface PlainChartProps {
   /** What it shows, for those who do not see it. */
@@ -12,6 +13,8 @@ interface PlainChartProps {
   readonly children: ReactNode;
 }
 
+/** Of the axis upwards, with its name. */
+const UP_WIDTH = 52;
 const TICK = { fontSize: 11, fill: 'var(--muted)' };
 const NAME = { fontSize: 12, fill: 'var(--ink)' };
 
@@ -23,7 +26,12 @@ export function PlainChart({ label, width, height, x, y, children }: PlainChartP
   };
   return (
     <div role="img" aria-label={label} className="figures" data-figure>
-      <ComposedChart width={width} height={height} margin={{ top: 10, right: 12, bottom: 22, left: 8 }} accessibilityLayer={false}>
+      <ComposedChart
+        width={width}
+        height={height}
+        margin={{ top: 10, right: FRAME.right, bottom: 22, left: FRAME.left - UP_WIDTH }}
+        accessibilityLayer={false}
+      >
         <CartesianGrid vertical={false} horizontal={false} fill="var(--surface)" stroke="var(--rule)" />
         <XAxis
           type="number"
@@ -41,7 +49,7 @@ export function PlainChart({ label, width, height, x, y, children }: PlainChartP
         <YAxis
           type="number"
           dataKey="y"
-          width={52}
+          width={UP_WIDTH}
           domain={[...y.domain]}
           ticks={[...y.ticks]}
           tickFormatter={written(y.ticks)}

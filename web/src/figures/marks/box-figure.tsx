@@ -1,20 +1,24 @@
 import type { ShapeResult } from '@ivlen/contract';
 import { scaleLinear } from 'd3-scale';
-import { ticksOf } from '../ticks';
+import { FRAME } from '../charts/nice-axis';
+import { tickTexts } from '../ticks';
 
 interface BoxFigureProps {
   readonly shape: ShapeResult;
+  /** The axis of the chart it stands under. */
+  readonly along: { readonly domain: readonly [number, number]; readonly ticks: readonly number[] };
   readonly label: string;
   readonly width: number;
   readonly height: number;
 }
 
 /** A plain box plot: quartiles, median, whiskers to the outermost values inside the inner fences, the others as rings. */
-export function BoxFigure({ shape, label, width, height }: BoxFigureProps) {
+export function BoxFigure({ shape, along, label, width, height }: BoxFigureProps) {
   const { min, max, q1, q3, median } = shape.description;
   const [low, high] = shape.box.whiskers;
   if (min === null || max === null || q1 === null || q3 === null || median === null || low === null || high === null) return null;
-  const x = scaleLinear([min, max === min ? min + 1 : max], [6, width - 6]);
+  const x = scaleLinear(along.domain, [FRAME.left, width - FRAME.right]);
+  const texts = tickTexts(along.ticks);
   const [top, middle, bottom] = [5, 15, 25];
   return (
     <svg width={width} height={height} role="img" aria-label={label} className="figures mt-2" fontSize={11}>
@@ -31,9 +35,9 @@ export function BoxFigure({ shape, label, width, height }: BoxFigureProps) {
           <title>{`row ${row}${name === null ? '' : ` (${name})`}: ${value}`}</title>
         </circle>
       ))}
-      {ticksOf(x, 6).map(({ value, text }) => (
+      {along.ticks.map((value, i) => (
         <text key={value} x={x(value)} y={height - 4} textAnchor="middle" fill="var(--muted)">
-          {text}
+          {texts[i]}
         </text>
       ))}
     </svg>

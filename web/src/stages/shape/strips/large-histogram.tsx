@@ -1,7 +1,8 @@
 import type { ShapeResult } from '@ivlen/contract';
 import { Line, ReferenceArea, ReferenceLine } from 'recharts';
-import { niceAxis } from '../../../figures/charts/nice-axis';
+import { FRAME, niceAxis } from '../../../figures/charts/nice-axis';
 import { PlainChart } from '../../../figures/charts/plain-chart';
+import { rangeOf } from './range-of';
 
 interface LargeHistogramProps {
   readonly shape: ShapeResult;
@@ -25,8 +26,8 @@ export function LargeHistogram({ shape, name, label, width, height, bins: { edge
   if (n === 0 || min === null || max === null || first === undefined || last === undefined)
     return <p className="text-muted">There are no values to draw.</p>;
   const constant = first === last;
-  const range: [number, number] = constant ? [min - 1, max + 1] : [Math.min(first, min), Math.max(last, max)];
-  const x = niceAxis(range, width - 80);
+  const range = rangeOf(shape, edges);
+  const x = niceAxis(range, width - FRAME.left - FRAME.right);
   const each = constant ? 1 : (last - first) / counts.length;
   const asCounts = (density: number) => density * n * each;
   const curve = shape.density.x
@@ -40,7 +41,7 @@ export function LargeHistogram({ shape, name, label, width, height, bins: { edge
         })
       : [];
   const y = niceAxis([0, Math.max(...counts, ...curve.map((point) => point.y), ...normal.map((point) => point.y))], height - 60);
-  const barWidth = ((width - 80) * each) / (x.domain[1] - x.domain[0]);
+  const barWidth = ((width - FRAME.left - FRAME.right) * each) / (x.domain[1] - x.domain[0]);
   return (
     <PlainChart label={label} width={width} height={height} x={{ name, ...x }} y={{ name: 'rows', ...y }}>
       {counts.map((count, i) =>

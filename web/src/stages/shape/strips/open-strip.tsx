@@ -3,6 +3,7 @@ import { histogram, patternSentence } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo, useState } from 'react';
 import { rowsInUseQuery, valuesQuery } from '../../../api/queries';
+import { FRAME, niceAxis } from '../../../figures/charts/nice-axis';
 import { SaveFigure } from '../../../figures/export/save-figure';
 import { formatMeasured } from '../../../figures/format-measured';
 import { BoxFigure } from '../../../figures/marks/box-figure';
@@ -10,6 +11,7 @@ import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { axisLabel } from '../../../study/variable-name';
 import { OtherScales } from '../scales/other-scales';
+import { rangeOf } from './range-of';
 import type { StripSubject } from './shape-lines';
 
 // Recharts comes with the first strip that is opened.
@@ -17,6 +19,9 @@ const LargeHistogram = lazy(async () => ({ default: (await import('./large-histo
 const LargeQuantiles = lazy(async () => ({ default: (await import('./large-quantiles')).LargeQuantiles }));
 const MOST_BINS = 100;
 const OUTLIERS_LISTED = 12;
+
+/** Of the histogram, and of the box plot under it on the same axis. */
+const WIDTH = 500;
 
 interface OpenStripProps {
   readonly study: Study;
@@ -46,7 +51,7 @@ export function OpenStrip({ study, subject, name, shape, settings }: OpenStripPr
             <LargeHistogram
               shape={shape}
               name={axisLabel(variable)}
-              width={500}
+              width={WIDTH}
               height={210}
               label={`Histogram of ${name} with counts`}
               bins={own ?? shape.histogram}
@@ -74,7 +79,13 @@ export function OpenStrip({ study, subject, name, shape, settings }: OpenStripPr
           )}
         </label>
         <SaveFigure name={`box plot of ${name}`} caption={`Box plot of ${name}, n = ${description.n}.`}>
-          <BoxFigure shape={shape} width={500} height={46} label={`Box plot of ${name}`} />
+          <BoxFigure
+            shape={shape}
+            along={niceAxis(rangeOf(shape, edges), WIDTH - FRAME.left - FRAME.right)}
+            width={WIDTH}
+            height={46}
+            label={`Box plot of ${name}`}
+          />
         </SaveFigure>
         <Outliers study={study} variable={variable} name={name} shape={shape} />
       </div>

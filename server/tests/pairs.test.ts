@@ -100,6 +100,10 @@ describe('a pair', () => {
     const widths = line.band.map(({ low, high }) => high - low);
     const narrowest = line.band[widths.indexOf(Math.min(...widths))];
     expect(narrowest && Math.abs(narrowest.x - 2.466)).toBeLessThan(0.15);
+    // The band goes with the line to a frame that reaches beyond the values.
+    const [min, max] = [line.xMin ?? 0, line.xMax ?? 0];
+    expect(line.band[0]?.x).toBeCloseTo(min - (max - min) / 2, 9);
+    expect(line.band.at(-1)?.x).toBeCloseTo(max + (max - min) / 2, 9);
     expect(line.smooth.length).toBeGreaterThan(20);
   });
 

@@ -34,7 +34,7 @@ function lineOf(request: RequestOf<'line'>, columns: AnalysisColumns): LineResul
     pValue: figure(model.pValue),
     xMin: figure(low),
     xMax: figure(high),
-    band: high > low ? lineBand(x, y, places(low, high), { level: request.level }) : [],
+    band: high > low ? lineBand(x, y, beyond(low, high), { level: request.level }) : [],
     parabola: parabolaOf(x, y),
     smooth: smoothOf(x, y),
   };
@@ -71,6 +71,12 @@ function termOf(model: LinearModel, i: number): LineResult['slope'] {
 /** Evenly along the axis. */
 function places(low: number, high: number): number[] {
   return Array.from({ length: DRAWN + 1 }, (_, i) => low + ((high - low) * i) / DRAWN);
+}
+
+/** Also beyond the values, as the line goes to the frame, which rounds the axis up to its ticks. */
+function beyond(low: number, high: number): number[] {
+  const half = (high - low) / 2;
+  return [...places(low - half, low).slice(0, -1), ...places(low, high), ...places(high, high + half).slice(1)];
 }
 
 function smoothOf(x: Float64Array, y: Float64Array): LineResult['smooth'] {

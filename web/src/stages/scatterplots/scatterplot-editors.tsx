@@ -6,14 +6,13 @@ import { IntervalLevel } from '../../coefficients/interval-level-editor';
 import { CheckList } from '../../methods-line/check-list';
 import type { Editors } from '../../methods-line/methods-parts';
 import { OptionList } from '../../methods-line/option-list';
+import { TogetherOrGroups } from '../../methods-line/together-or-groups';
 import type { Grouping } from '../../settings/use-grouping';
-import { displayName } from '../../study/variable-name';
 import { DIAGONAL_WORDS, ellipseInWords, overlayOptions, overlaysOn, PANEL_WORDS, shareInWords, withOverlays } from './panel-words';
 import type { ScatterplotChoice } from './sentence';
 
 type Patch<T> = (part: Partial<T>) => void;
 
-const TOGETHER = 'together';
 const SHARES = [0.5, 0.68, 0.9, 0.95, 0.99];
 
 /** What changes the choices of the sentence over the panels. */
@@ -44,7 +43,20 @@ export function scatterplotEditors(
     />
   );
   return {
-    groups: (close) => grouping && <GroupsEditor settings={settings} grouping={grouping} patch={patch} close={close} />,
+    groups: (close) =>
+      grouping && (
+        <TogetherOrGroups
+          by={settings.perGroup ? grouping.by : null}
+          candidates={grouping.candidates}
+          inWords={(name) => `Coloured by ${name}`}
+          remark="Each group has a colour and a shape; lines, curves and ellipses are each group’s own."
+          onChoose={(by) => {
+            if (by) grouping.choose(by);
+            patch({ perGroup: by !== null, hidden: [] });
+            close();
+          }}
+        />
+      ),
     below: half('below'),
     above: half('above'),
     diagonal: (close) => (
@@ -129,33 +141,6 @@ export function scatterplotEditors(
       />
     ),
   };
-}
-
-interface GroupsEditorProps {
-  readonly settings: ScatterplotSettings;
-  readonly grouping: Grouping;
-  readonly patch: Patch<ScatterplotSettings>;
-  readonly close: () => void;
-}
-
-function GroupsEditor({ settings: { perGroup }, grouping, patch, close }: GroupsEditorProps) {
-  const { by, candidates } = grouping;
-  return (
-    <OptionList
-      label="Rows together or in groups"
-      value={perGroup && by ? by.id : TOGETHER}
-      options={[
-        { value: TOGETHER, name: 'All rows together' },
-        ...candidates.map((variable) => ({ value: variable.id, name: `Coloured by ${displayName(variable)}` })),
-      ]}
-      onChoose={(chosen) => {
-        if (chosen !== TOGETHER) grouping.choose(chosen);
-        patch({ perGroup: chosen !== TOGETHER, hidden: [] });
-        close();
-      }}
-      remark="Each group has a colour and a shape; lines, curves and ellipses are each group’s own."
-    />
-  );
 }
 
 function capital(words: string): string {

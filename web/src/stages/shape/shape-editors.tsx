@@ -1,14 +1,13 @@
 import { jointTestNameSchema, normalityTestNameSchema, type ShapeSettings } from '@ivlen/contract';
 import type { Editors } from '../../methods-line/methods-parts';
 import { OptionList } from '../../methods-line/option-list';
+import { TogetherOrGroups } from '../../methods-line/together-or-groups';
 import type { Grouping } from '../../settings/use-grouping';
-import { displayName } from '../../study/variable-name';
 import { RuleEditor } from './rule-editor';
 import { levelText, type ShapeChoice } from './sentence';
 import { JOINT_TESTS, TESTS } from './test-words';
 
 const NO_TEST = 'none';
-const TOGETHER = 'together';
 const LEVELS = [0.1, 0.05, 0.01, 0.001] as const;
 
 type Patch = (patch: Partial<ShapeSettings>) => void;
@@ -17,7 +16,20 @@ type Patch = (patch: Partial<ShapeSettings>) => void;
 export function shapeEditors(settings: ShapeSettings, grouping: Grouping | undefined, change: Patch): Editors<ShapeChoice> {
   const { rule, test, level, jointTest } = settings;
   return {
-    groups: (close) => grouping && <GroupsEditor settings={settings} grouping={grouping} change={change} close={close} />,
+    groups: (close) =>
+      grouping && (
+        <TogetherOrGroups
+          by={settings.perGroup ? grouping.by : null}
+          candidates={grouping.candidates}
+          inWords={(name) => `Per ${name}`}
+          remark="Groups that differ in their means make two humps of one, though each may be normal."
+          onChoose={(by) => {
+            if (by) grouping.choose(by);
+            change({ perGroup: by !== null });
+            close();
+          }}
+        />
+      ),
     rule: (close) => (
       <RuleEditor
         rule={rule}
@@ -66,31 +78,4 @@ export function shapeEditors(settings: ShapeSettings, grouping: Grouping | undef
       />
     ),
   };
-}
-
-interface GroupsEditorProps {
-  readonly settings: ShapeSettings;
-  readonly grouping: Grouping;
-  readonly change: Patch;
-  readonly close: () => void;
-}
-
-function GroupsEditor({ settings: { perGroup }, grouping, change, close }: GroupsEditorProps) {
-  const { by, candidates } = grouping;
-  return (
-    <OptionList
-      label="Rows together or in groups"
-      value={perGroup && by ? by.id : TOGETHER}
-      options={[
-        { value: TOGETHER, name: 'All rows together' },
-        ...candidates.map((variable) => ({ value: variable.id, name: `Per ${displayName(variable)}` })),
-      ]}
-      onChoose={(chosen) => {
-        if (chosen !== TOGETHER) grouping.choose(chosen);
-        change({ perGroup: chosen !== TOGETHER });
-        close();
-      }}
-      remark="Groups that differ in their means make two humps of one, though each may be normal."
-    />
-  );
 }

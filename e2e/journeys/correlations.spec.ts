@@ -28,7 +28,7 @@ test('with two variables ticked the pair is the screen: statement, r, t, df, p, 
   await tickOnly(page, ['nitrate', 'mayfly taxa']);
   const pair = page.getByRole('region', { name: 'Pair nitrate and mayfly taxa' });
   const { r, n } = reference.nitrateByTaxa;
-  const figures = pair.getByTestId('pair-figures');
+  const figures = pair.getByTestId('pair-values');
   await expect(figures).toContainText(`Pearson’s r${written(r.coefficient, 3)}`);
   await expect(figures).toContainText(interval(r.interval, 3));
   await expect(figures.getByRole('row', { name: /^t / })).toContainText(written(r.t, 3));
@@ -99,7 +99,7 @@ test('two outcomes against one predictor: r and ρ with interval and n, adjusted
   await expect(page.getByTestId('rectangle-legend')).toContainText('adjusted after Bonferroni among these 2 pairs');
   await rectangle.getByRole('button', { name: 'nitrate and mayfly taxa: ' }).click();
   const card = page.getByRole('complementary', { name: 'Pair nitrate and mayfly taxa' });
-  await expect(card.getByTestId('pair-figures')).toContainText('p, adjusted after Bonferroni< .001');
+  await expect(card.getByTestId('pair-values')).toContainText('p, adjusted after Bonferroni< .001');
   await expect(card.getByTestId('pair-sentence')).toContainText('p < .001, adjusted (');
 });
 
@@ -138,9 +138,9 @@ test('twelve rows with ties have an exact p, and the card says so', async ({ pag
   await cellOf(page, 'mayfly taxa', 'depth').click();
   const card = page.getByRole('complementary', { name: 'Pair depth and mayfly taxa' });
   const { tau, exact } = reference.kick.depthByTaxa;
-  await expect(card.getByTestId('pair-figures')).toContainText(`Kendall’s τ${written(tau.coefficient, 3)}`);
+  await expect(card.getByTestId('pair-values')).toContainText(`Kendall’s τ${written(tau.coefficient, 3)}`);
   await expect(card.getByRole('row', { name: /how p was got/ })).toContainText('exact');
-  await expect(card.getByTestId('pair-figures').getByRole('row', { name: /p, two-sided/ })).toContainText(`< .001${written(exact.tau, 7)}`);
+  await expect(card.getByTestId('pair-values').getByRole('row', { name: /p, two-sided/ })).toContainText(`< .001${written(exact.tau, 7)}`);
   await expect(card.getByTestId('pair-sentence')).toContainText('< .001, exact');
 });
 
@@ -164,7 +164,7 @@ test('the pair that one station carries: with and without it side by side, set a
     await expect(row).toContainText(written(without[key].p, 3));
   }
   await points.getByRole('button', { name: 'Set row 102 aside' }).click();
-  await expect(card.getByTestId('pair-figures')).toContainText(`Pearson’s r${written(without.r.coefficient, 3)}`);
+  await expect(card.getByTestId('pair-values')).toContainText(`Pearson’s r${written(without.r.coefficient, 3)}`);
 });
 
 test('groups, a dependent comparison, a reported value, a bootstrap and a note in the card', async ({ page }) => {

@@ -18,11 +18,11 @@ test('a cell opens the pair card with its working, its sentence to copy, and axe
   // The demo's own values, as mpmath computes them from samples/aldermere-streams.csv (reference/pearson.json).
   await cellOf(page, 'mayfly taxa', 'nitrate').click();
   const card = page.getByRole('complementary', { name: 'Pair nitrate and mayfly taxa' });
-  await expect(card.getByTestId('pair-figures').getByRole('row', { name: /Pearson’s r/ })).toContainText('−.634');
+  await expect(card.getByTestId('pair-values').getByRole('row', { name: /Pearson’s r/ })).toContainText('−.634');
   await expect(card.getByRole('row', { name: /95 % confidence interval/ })).toContainText('[−.703, −.553]');
-  await expect(card.getByTestId('pair-figures').getByRole('row', { name: /p, two-sided/ })).toContainText('< .001');
-  await expect(card.getByTestId('pair-figures').getByRole('row', { name: /p, two-sided/ })).toContainText('2.7 × 10⁻²⁹');
-  await expect(card.getByTestId('pair-figures').getByRole('row', { name: /n, rows used/ })).toContainText('248');
+  await expect(card.getByTestId('pair-values').getByRole('row', { name: /p, two-sided/ })).toContainText('< .001');
+  await expect(card.getByTestId('pair-values').getByRole('row', { name: /p, two-sided/ })).toContainText('2.7 × 10⁻²⁹');
+  await expect(card.getByTestId('pair-values').getByRole('row', { name: /n, rows used/ })).toContainText('248');
   await expect(card.getByRole('row', { name: /^t / })).toContainText('−12.862');
   await expect(card.getByRole('row', { name: /degrees of freedom/ })).toContainText('246');
   await expect(card.getByRole('row', { name: /r², variance shared/ })).toContainText('.402');

@@ -56,7 +56,7 @@ test('cells pasted from a spreadsheet become a matrix, a pair card, and outlive 
 
   await cellOf(page, 'mayfly taxa', 'elevation').click();
   const card = page.getByRole('complementary', { name: 'Pair elevation and mayfly taxa' });
-  await expect(card.getByTestId('pair-figures').getByRole('row', { name: /Pearson’s r/ })).toContainText('.920');
+  await expect(card.getByTestId('pair-values').getByRole('row', { name: /Pearson’s r/ })).toContainText('.920');
   await expect(card.getByRole('row', { name: /p, one-sided \(negative\)/ })).toContainText('> .999');
   await expect(card.getByRole('row', { name: /^t / })).toContainText('6.633');
   await expect(card.getByRole('row', { name: /degrees of freedom/ })).toContainText('8');
@@ -65,7 +65,7 @@ test('cells pasted from a spreadsheet become a matrix, a pair card, and outlive 
   await page.reload();
   await expect(page.getByTestId('ticked-count')).toHaveText('3 of 4');
   await expect(page.getByTestId('methods-line')).toContainText('one-sided for a negative correlation');
-  await expect(card.getByTestId('pair-figures').getByRole('row', { name: /Pearson’s r/ })).toContainText('.920');
+  await expect(card.getByTestId('pair-values').getByRole('row', { name: /Pearson’s r/ })).toContainText('.920');
   await page.goBack();
   await expect(card).toBeHidden();
 });

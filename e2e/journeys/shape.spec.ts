@@ -135,10 +135,10 @@ test('a variable that no scale cures: none is kept, Spearman is chosen for its p
   await expect(page.getByTestId('legend')).toContainText('ρ in the tiles of conductivity');
   await cell.click();
   const card = page.getByRole('complementary', { name: /^Pair/ });
-  await expect(card.getByTestId('pair-figures')).toContainText(`Spearman’s ρ${rho}`);
+  await expect(card.getByTestId('pair-values')).toContainText(`Spearman’s ρ${rho}`);
   await expect(card.getByTestId('method-advice')).toContainText('Spearman’s ρ, as decided for conductivity; the trail says why.');
   await card.getByRole('button', { name: 'Treat conductivity as all others again' }).click();
-  await expect(card.getByTestId('pair-figures')).toContainText('Pearson’s r');
+  await expect(card.getByTestId('pair-values')).toContainText('Pearson’s r');
   await expect(page.getByTestId('methods-line')).not.toContainText('Spearman');
 });
 
@@ -149,10 +149,10 @@ test('the card recommends a method with its reason, and follows it only by a dec
   await expect(card.getByTestId('method-advice')).toHaveText(
     'Recommended: Spearman’s ρ. Turbidity is skewed to the right and heavy-tailed; ranks do not mind.',
   );
-  await expect(card.getByTestId('pair-figures')).toContainText('Pearson’s r');
+  await expect(card.getByTestId('pair-values')).toContainText('Pearson’s r');
   await card.getByRole('button', { name: 'Use ρ for the pairs of turbidity' }).click();
-  await expect(card.getByTestId('pair-figures')).toContainText('Spearman’s ρ');
+  await expect(card.getByTestId('pair-values')).toContainText('Spearman’s ρ');
   await expect(card.getByTestId('pair-sentence')).toContainText('ρ(242)');
   await page.reload();
-  await expect(card.getByTestId('pair-figures')).toContainText('Spearman’s ρ');
+  await expect(card.getByTestId('pair-values')).toContainText('Spearman’s ρ');
 });

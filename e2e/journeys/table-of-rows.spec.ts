@@ -48,8 +48,8 @@ test('only catchment Aster, then rows 61 to 140, three columns: the matrix follo
     await expect(cellOf(page, 'dissolved oxygen', 'elevation')).toHaveAccessibleName(new RegExp(`n = ${oxygenByElevation.n}`));
     await cellOf(page, 'dissolved oxygen', 'water temp').click();
     const card = page.getByRole('complementary', { name: /^Pair/ });
-    await expect(card.getByTestId('pair-figures').getByRole('row', { name: /Pearson’s r/ })).toContainText(shown(oxygenByWaterTemp.r));
-    await expect(card.getByTestId('pair-figures').getByRole('row', { name: /n, rows used/ })).toContainText(String(oxygenByWaterTemp.n));
+    await expect(card.getByTestId('pair-values').getByRole('row', { name: /Pearson’s r/ })).toContainText(shown(oxygenByWaterTemp.r));
+    await expect(card.getByTestId('pair-values').getByRole('row', { name: /n, rows used/ })).toContainText(String(oxygenByWaterTemp.n));
     await expect(card.getByRole('img', { name: new RegExp(`${oxygenByWaterTemp.n} `) })).toBeVisible();
   };
   await expectMatrix();
@@ -93,8 +93,8 @@ test('a ratio of two columns is made with completion and preview, and stands in 
       .getByRole('gridcell', { name: new RegExp(`^(chlorophyll per phosphate and ${part}|${part} and chlorophyll per phosphate): `) })
       .first()
       .click();
-    await expect(card.getByTestId('pair-figures').getByRole('row', { name: /Pearson’s r/ })).toContainText(shown(r));
-    await expect(card.getByTestId('pair-figures').getByRole('row', { name: /n, rows used/ })).toContainText(String(n));
+    await expect(card.getByTestId('pair-values').getByRole('row', { name: /Pearson’s r/ })).toContainText(shown(r));
+    await expect(card.getByTestId('pair-values').getByRole('row', { name: /n, rows used/ })).toContainText(String(n));
   }
 });
 
@@ -126,7 +126,7 @@ test('pH 74 is found, shown with and without, corrected with a reason, undone an
   const expectPh = async (r: number) => {
     await page.getByRole('link', { name: 'Correlations' }).click();
     await cellOf(page, 'nitrate', 'ph').click();
-    await expect(page.getByTestId('pair-figures').getByRole('row', { name: /Pearson’s r/ })).toContainText(shown(r));
+    await expect(page.getByTestId('pair-values').getByRole('row', { name: /Pearson’s r/ })).toContainText(shown(r));
   };
   await expectPh(ph.corrected.r);
   await undo.click();

@@ -22,21 +22,3 @@ export function Section({ id, title, children }: { id: string; title: string; ch
     </section>
   );
 }
-
-/** Rows of a name and its figure. */
-export function Figures({ rows, label }: { rows: readonly (readonly [name: string, value: ReactNode])[]; label: string }) {
-  return (
-    <table className="figures w-full" aria-label={label}>
-      <tbody>
-        {rows.map(([name, value]) => (
-          <tr key={name} className="border-b border-rule last:border-b-0">
-            <th scope="row" className="py-1 pr-3 text-left font-normal">
-              {name}
-            </th>
-            <td className="py-1 text-right whitespace-nowrap">{value}</td>
-          </tr>
-        ))}
-      </tbody>
-    </table>
-  );
-}

@@ -6,15 +6,15 @@ import { CompareSection } from './compare-section';
 import { LineSection } from './line-section';
 import { MethodChoice } from './method-choice';
 import { PairCautions } from './pair-cautions';
-import { PairFigures } from './pair-figures';
 import { PairNote } from './pair-note';
 import type { PairContext } from './pair-request';
 import { PairSentence } from './pair-sentence';
+import { PairValues } from './pair-values';
 import { PointsSection } from './points-section';
 import { ReportedSection } from './reported-section';
 import { ResampleSection } from './resample-section';
 import type { Pair } from './use-pair-selection';
-import { VariableFigures } from './variable-figures';
+import { VariableValues } from './variable-values';
 import { WorkingSection } from './working-section';
 
 interface PairContentProps {
@@ -29,7 +29,7 @@ export function PairSummary({ context, variables, result }: Omit<PairContentProp
   const { study, pair, method, settings } = context;
   return (
     <>
-      <PairFigures
+      <PairValues
         title={`${displayName(pair.x)} × ${displayName(pair.y)}`}
         result={result}
         method={method}
@@ -48,7 +48,7 @@ export function PairSummary({ context, variables, result }: Omit<PairContentProp
       />
       <PairCautions context={context} variables={variables} />
       <MethodChoice study={study} pair={pair} result={result} method={method} settings={settings} />
-      <VariableFigures pair={pair} result={result} />
+      <VariableValues pair={pair} result={result} />
     </>
   );
 }

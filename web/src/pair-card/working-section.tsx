@@ -1,7 +1,7 @@
 import type { PairResult } from '@ivlen/contract';
 import { COEFFICIENTS, formatCoefficient, formatFixed, formatFullP, smallestDetectable } from '@ivlen/core';
 import { useMemo } from 'react';
-import { Figures } from '../controls/section';
+import { NamedValues } from '../tables/named-values';
 import type { PairContext } from './pair-request';
 
 const POWER = 0.8;
@@ -33,14 +33,14 @@ export function WorkingSection({ context, result }: { context: PairContext; resu
             t = {symbol} · √(n − 2{k > 0 ? ` − ${k}` : ''}) / √(1 − {symbol}²) = {formatCoefficient(r, 4)} · √{df} / √(1 −{' '}
             {formatCoefficient(r * r, 4)}) = {formatFixed(statistic.value, 3)}
           </p>
-          <Figures
+          <NamedValues
             label="Working"
             rows={[
-              [symbol, formatCoefficient(r, 6)],
+              [symbol, formatCoefficient(r, 6), coefficient],
               ['n', n],
-              ['t', formatFixed(statistic.value, 4)],
+              ['t', formatFixed(statistic.value, 4), statistic.value],
               ['degrees of freedom', df],
-              ['p', pValue === null ? '–' : formatFullP(pValue, log10P ?? Number.NEGATIVE_INFINITY)],
+              ['p', pValue === null ? '–' : formatFullP(pValue, log10P ?? Number.NEGATIVE_INFINITY), pValue],
             ]}
           />
         </>

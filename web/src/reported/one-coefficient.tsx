@@ -1,7 +1,7 @@
 import { formatCoefficient, formatFixed, formatFullP, formatInterval, formatP, testReported } from '@ivlen/core';
 import { useState } from 'react';
 import { coefficientProblem, readNumber, sizeProblem } from '../controls/read-number';
-import { Figures } from '../controls/section';
+import { NamedValues } from '../tables/named-values';
 import { Calculator, NumberField, Problem } from './number-fields';
 
 /** p and interval of r from r and n, with the working. */
@@ -34,7 +34,7 @@ function Answer({ r, n }: { r: number; n: number }) {
         t = r · √(n − 2) / √(1 − r²) = {formatCoefficient(r)} · √{df} / √(1 − {formatCoefficient(r * r, 4)}) ={' '}
         {formatFixed(statistic?.value ?? Number.NaN, 3)}
       </p>
-      <Figures
+      <NamedValues
         label="What follows"
         rows={[
           ['p, two-sided', `${formatP(pValue)}${pValue < 0.001 ? ` (${formatFullP(pValue, log10P)})` : ''}`],

@@ -1,7 +1,7 @@
 import { formatFixed, powerForCorrelation, sampleSizeForCorrelation, smallestDetectable } from '@ivlen/core';
 import { useMemo, useState } from 'react';
 import { coefficientProblem, readNumber } from '../controls/read-number';
-import { Figures } from '../controls/section';
+import { NamedValues } from '../tables/named-values';
 import { Calculator, NumberField, Problem } from './number-fields';
 
 /** How many cases find a correlation of a size, and what a number of cases finds. */
@@ -76,7 +76,7 @@ function Answer({ r, power, alpha, n, alternative }: AnswerProps) {
   }, [r, n, power, alpha, alternative]);
   return (
     <div data-testid="reported-size">
-      <Figures
+      <NamedValues
         label="What follows"
         rows={[
           [`cases needed${needed.exact ? '' : ' (Fisher’s z)'}`, needed.n.toLocaleString('en-GB')],

@@ -1,7 +1,7 @@
 import { compareIndependent, formatFixed, formatInterval, formatP } from '@ivlen/core';
 import { useState } from 'react';
 import { coefficientProblem, readNumber, sizeProblem } from '../controls/read-number';
-import { Figures } from '../controls/section';
+import { NamedValues } from '../tables/named-values';
 import { Calculator, NumberField, Problem } from './number-fields';
 
 /** Whether two r's of different samples differ. */
@@ -43,7 +43,7 @@ function Answer({ first, second }: { first: Reported; second: Reported }) {
   const { z, pValue, cohensQ, interval } = compareIndependent([first, second], { method: 'pearson' });
   return (
     <div data-testid="reported-two">
-      <Figures
+      <NamedValues
         label="What follows"
         rows={[
           ['z', formatFixed(z, 3)],

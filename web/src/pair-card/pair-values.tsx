@@ -8,7 +8,7 @@ import type { ValueTable } from '../tables/columns';
 import type { Cell } from '../tables/csv';
 import { ValueTableView } from '../tables/value-table-view';
 
-interface PairFiguresProps {
+interface PairValuesProps {
   /** The two variables. */
   readonly title: string;
   readonly result: PairResult;
@@ -26,7 +26,7 @@ const P_METHODS: Readonly<Record<PairTest['pMethod'], string>> = {
 };
 
 /** The numbers of the pair by its method, each with its name. */
-export function PairFigures({ title, result: { n, tests }, method, settings, adjustedP }: PairFiguresProps) {
+export function PairValues({ title, result: { n, tests }, method, settings, adjustedP }: PairValuesProps) {
   const { levels, alternative, level, control } = settings;
   const { coefficient, pValue, log10P, pMethod, statistic, interval, degenerate, undefinedBecause } = tests[method];
   const { name, symbol } = COEFFICIENTS[method];
@@ -74,7 +74,7 @@ export function PairFigures({ title, result: { n, tests }, method, settings, adj
     rows: lines.filter((line) => line !== false && line !== null && line !== undefined),
     isStrong: (line) => line.isStrong === true,
   };
-  return <ValueTableView table={table} className="mt-3 w-full" headShown={false} testId="pair-figures" />;
+  return <ValueTableView table={table} className="mt-3 w-full" headShown={false} testId="pair-values" />;
 }
 
 interface PairLine {

@@ -6,7 +6,7 @@ import { ValueTableView } from '../tables/value-table-view';
 import type { Pair } from './use-pair-selection';
 
 /** Mean and SD of both variables over the rows of the pair. */
-export function VariableFigures({ pair: { x, y }, result }: { pair: Pair; result: PairResult }) {
+export function VariableValues({ pair: { x, y }, result }: { pair: Pair; result: PairResult }) {
   const table: ValueTable<readonly [Variable, PairResult['x']]> = {
     caption: `Over the ${result.n.toLocaleString('en-GB')} rows used`,
     columns: [

@@ -115,14 +115,15 @@ for (const colorScheme of ['light', 'dark'] as const) {
       expect(await violations(page)).toEqual([]);
       await page.getByRole('button', { name: 'None', exact: true }).click();
       for (const name of ['nitrate', 'mayfly taxa']) await page.getByRole('checkbox', { name: new RegExp(`^${name}`) }).check();
+      // From the last to the first: what opens moves only what stands below it.
       for (const title of [
-        'Working',
-        'Line',
-        'Points that matter',
-        'By group',
-        'Against a reported value',
-        'Bootstrap and permutation',
         'Note',
+        'Bootstrap and permutation',
+        'Against a reported value',
+        'By group',
+        'Points that matter',
+        'Line',
+        'Working',
       ]) {
         await page.getByRole('button', { name: title, exact: true }).click();
       }

@@ -28,7 +28,7 @@ test('a cell opens the pair card with its working, its sentence to copy, and axe
   await expect(card.getByRole('row', { name: /r², variance shared/ })).toContainText('.402');
   const sentence = 'Nitrate and mayfly taxa were negatively associated, r(246) = −.63, 95 % CI [−.70, −.55], p < .001';
   await expect(card.getByTestId('pair-sentence')).toContainText(sentence);
-  await card.getByRole('button', { name: 'Copy' }).click();
+  await card.getByRole('button', { name: 'Copy', exact: true }).click();
   await expect(card.getByText('Copied')).toBeVisible();
   expect(await page.evaluate(() => navigator.clipboard.readText())).toContain(sentence);
 

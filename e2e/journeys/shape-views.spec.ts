@@ -113,7 +113,7 @@ test('a strip for each group shows two humps as groups that differ, kept over a 
   });
   expect(pasted).toHaveLength(11);
   expect(pasted[2]?.slice(0, 4)).toEqual(['elevation, Aster', '63', '171.1', '61.5']);
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export as CSV' }).click()]);
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export CSV' }).click()]);
   const lines = readFileSync(await file.path(), 'utf8').split('\r\n');
   expect(lines[0]).toMatch(/^variable,group,unit,n,mean,SD,median,min,max,first quartile,skewness,excess kurtosis,Shapiro–Wilk,/);
   expect(lines[2]).toMatch(/^elevation,Aster,m,63,171\.0\d{8,},/);

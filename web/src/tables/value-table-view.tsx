@@ -13,7 +13,7 @@ interface ValueTableViewProps<Row> {
   readonly tools?: boolean;
   readonly stickyHead?: boolean;
   readonly className?: string;
-  /** Of the row, as its attribute of that name. */
+  /** By which tests find it. */
   readonly testId?: string;
 }
 

@@ -72,7 +72,10 @@ export function LeftOut({ study, variables, without, leading, settings }: LeftOu
     rows: lines,
   };
   return (
-    <div className="mt-6" aria-live="polite">
+    <div className="mt-6">
+      <span role="status" className="sr-only">
+        {missing > 0 ? `${missing} variables to come` : ''}
+      </span>
       <ValueTableView table={table} captionShown fileName="Joint normality without each variable" />
     </div>
   );

@@ -1,7 +1,9 @@
 import { correlationSettingsSchema } from '@ivlen/contract';
+import { citationOf, INTERVAL_KINDS, INTERVAL_SOURCES, METHOD_NAMES } from '@ivlen/core';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it, vi } from 'vitest';
+import { INTERVALS } from '../src/coefficients/sentence-parts';
 import { MethodsLine } from '../src/methods-line/methods-line';
 import { sentenceOf, withEditors } from '../src/methods-line/methods-parts';
 import { correlationEditors } from '../src/stages/correlations/correlation-editors';
@@ -82,4 +84,11 @@ it('changes its parts in place', async () => {
   await user.clear(screen.getByRole('textbox'));
   await user.type(screen.getByRole('textbox'), '.02 .002{Enter}');
   expect(change).toHaveBeenLastCalledWith({ levels: [0.02, 0.002] });
+});
+
+it('names for each coefficient the interval that it has by default', () => {
+  const words = INTERVALS.find(({ value }) => value === 'default')?.words ?? '';
+  const authors = METHOD_NAMES.map((method) => citationOf(INTERVAL_SOURCES[INTERVAL_KINDS[method][0]]).split(/[ ,]/)[0] ?? '?');
+  expect(authors).toEqual(['Fisher', 'Bonett', 'Brown']);
+  for (const author of authors) expect(words).toContain(author);
 });

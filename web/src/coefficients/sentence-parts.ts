@@ -58,7 +58,7 @@ export const INTERVALS: readonly { value: CorrelationSettings['interval']; name:
     value: 'default',
     name: 'The usual one of each coefficient',
     inWords: 'intervals',
-    words: 'Fisher’s z for r, Bonett and Wright’s for ρ, Fieller’s for τ.',
+    words: 'Fisher’s z for r, Bonett and Wright’s for ρ, Brown and Benedetti’s for τ, which counts ties (Fieller’s below n = 10).',
   },
   {
     value: 'adf',
@@ -72,7 +72,12 @@ export const INTERVALS: readonly { value: CorrelationSettings['interval']; name:
     inWords: 'intervals by Fisher’s z',
     words: 'Variance 1/(n − 3): too narrow for a large ρ.',
   },
-  { value: 'fieller', name: 'Fieller’s also for ρ', inWords: 'intervals after Fieller', words: 'Variance 1.06/(n − 3).' },
+  {
+    value: 'fieller',
+    name: 'Fieller’s for ρ and τ',
+    inWords: 'intervals after Fieller',
+    words: 'Variance 1.06/(n − 3) for ρ and .437/(n − 4) for τ, whatever the ties.',
+  },
   {
     value: 'bootstrap',
     name: 'Bootstrap',

@@ -139,6 +139,7 @@ test('a strange table: accents and spaces, rows that miss everything, a scale of
   await page.getByRole('button', { name: 'Create study' }).click();
   await page.getByRole('link', { name: 'Shape' }).click();
   const all = page.getByRole('checkbox', { name: /^même/ });
+  await expect(all).toBeEnabled();
   if (!(await all.isChecked())) await whileSaving(page, () => all.check());
   const table = page.getByRole('table', { name: 'Shape of 3 variables' });
   await expect(table.getByRole('row', { name: /^même n 28 2 missing/ })).toContainText('one value throughout');

@@ -113,3 +113,23 @@ it('folds away and stays so until it is unfolded', async () => {
   await user.click(screen.getByRole('button', { name: 'Unfold the variables' }));
   expect(screen.getAllByRole('checkbox')).toHaveLength(4);
 });
+
+it('takes no tick before it knows what is ticked', async () => {
+  let answer = () => {};
+  const answered = new Promise<void>((resolve) => {
+    answer = resolve;
+  });
+  const quick = globalThis.fetch;
+  vi.stubGlobal('fetch', async (path: string, init?: RequestInit) => {
+    if (path.includes('/settings/working-set')) await answered;
+    return quick(path, init);
+  });
+  const shown = show();
+  const early = await screen.findByRole<HTMLInputElement>('checkbox', { name: 'stream order' });
+  expect(early.disabled).toBe(true);
+  await userEvent.setup().click(early);
+  expect(saved).toEqual([]);
+  answer();
+  await shown;
+  expect(box('stream order').disabled).toBe(false);
+});

@@ -9,7 +9,8 @@ interface VariableRowProps {
   readonly study: Study;
   readonly variable: Variable;
   readonly summary: VariableSummary | undefined;
-  readonly ticked: boolean;
+  /** undefined as long as it is not known. */
+  readonly ticked: boolean | undefined;
   /** What marks its shape, in words; undefined if nothing does. */
   readonly marked: string | undefined;
   /** `range` is set while Shift is held. */
@@ -29,7 +30,8 @@ export const VariableRow = memo(function VariableRow({ study, variable, summary,
         <input
           type="checkbox"
           className="size-4 shrink-0 accent-accent"
-          checked={ticked}
+          checked={ticked ?? false}
+          disabled={ticked === undefined}
           onClick={(event) => {
             shift.current = event.shiftKey;
           }}

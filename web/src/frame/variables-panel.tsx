@@ -104,7 +104,7 @@ export function VariablesPanel({ study }: { study: Study }) {
             study={study}
             variable={variable}
             summary={summaries.get(variable.id)}
-            ticked={workingSet?.has(variable.id) ?? false}
+            ticked={workingSet?.has(variable.id)}
             marked={marks.marked.get(variable.id)}
             onTick={tick}
           />

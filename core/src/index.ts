@@ -44,13 +44,21 @@ export { bartlettSphericity, compareMatrices, type GroupMatrix, type MatricesTes
 export { type PermutationComparison, permutationCompare } from './comparison/permutation-compare';
 export { type WithinCorrelation, withinGroup } from './comparison/within-group';
 export { type Adjustment, adjustPValues } from './correlation/adjust-p-values';
-export { type CorrelationMatrix, correlationMatrix, type MatrixOptions } from './correlation/correlation-matrix';
+export { addColumnSums, type ColumnSums, columnSums, sumStretches } from './correlation/column-sums';
+export {
+  type CorrelationMatrix,
+  correlationMatrix,
+  type MatrixDiagonal,
+  type MatrixOptions,
+  matrixDiagonal,
+} from './correlation/correlation-matrix';
 export { type Influence, influence } from './correlation/influence';
 export { kendall } from './correlation/kendall';
 export { INTERVAL_KINDS, mostControls, testPair } from './correlation/methods';
 export { type PartialCorrelation, type PartialOptions, partialCorrelation } from './correlation/partial-correlation';
 export { pearson } from './correlation/pearson';
 export { type PercentageBend, percentageBend } from './correlation/percentage-bend';
+export type { PreparedColumns } from './correlation/prepared-columns';
 export { spearman } from './correlation/spearman';
 export { type ReportedOptions, testReported } from './correlation/test-reported';
 export type {
@@ -121,6 +129,7 @@ export {
   sampleSizeForCorrelation,
   smallestDetectable,
 } from './power/power';
+export { type RankColumn, rankColumn } from './ranks/rank-column';
 export { createRanker, type Ranker } from './ranks/ranker';
 export { type BreuschPagan, breuschPagan } from './regression/breusch-pagan';
 export { type Collinearity, type CollinearityOptions, collinearity } from './regression/collinearity';

@@ -1,9 +1,10 @@
 import { type CorrelationTest, kendall } from '@ivlen/core';
 import { describe, expect, it, test } from 'vitest';
 import { concordance } from '../src/correlation/concordance';
-import { createRankColumn, createRankScratch } from '../src/correlation/rank-column';
+import { createRankScratch } from '../src/correlation/rank-scratch';
 import { tauAse2, tauB, varianceOfS } from '../src/correlation/tau';
 import { Random } from '../src/random/random';
+import { rankColumn } from '../src/ranks/rank-column';
 
 /** Rows of a contingency table, one for each case. */
 function fromTable(table: readonly (readonly number[])[]): [Float64Array, Float64Array] {
@@ -13,7 +14,7 @@ function fromTable(table: readonly (readonly number[])[]): [Float64Array, Float6
 
 function spreads(x: Float64Array, y: Float64Array) {
   const scratch = createRankScratch(x.length);
-  const counts = concordance(createRankColumn(x), createRankColumn(y), scratch);
+  const counts = concordance(rankColumn(x), rankColumn(y), scratch);
   const { r } = tauB(counts);
   const untied = (counts.n * (counts.n - 1) - counts.tiesX.pairs) * (counts.n * (counts.n - 1) - counts.tiesY.pairs);
   return { tau: r, ase: Math.sqrt(tauAse2(r, counts, scratch)), aseOfP: Math.sqrt((4 * varianceOfS(counts)) / untied) };

@@ -1,5 +1,6 @@
+import type { RankColumn } from '../ranks/rank-column';
 import type { Ties } from '../ranks/ties';
-import type { RankColumn, RankScratch } from './rank-column';
+import type { RankScratch } from './rank-scratch';
 
 /** What Kendall's S is made of; all counts are integers. */
 export interface Concordance {
@@ -18,13 +19,16 @@ export interface Concordance {
  * Source: Knight (1966), whose exchanges are counted in a tree of partial sums (Fenwick 1994) instead of by merging.
  */
 export function concordance(a: RankColumn, b: RankColumn, scratch: RankScratch): Concordance {
-  const { n, ties: tiesX } = isUntied(a) && b.whole ? untiedSequence(a, b, scratch) : tiedSequence(a, b, scratch);
-  const tiesY = countValues(scratch, n);
-  return { n, s: countBalances(scratch, n) / 2, tiesX, tiesY, largestTie: largestTie(scratch, n) };
+  const complete = a.ties && b.ties;
+  const { n, ties: tiesX } = complete && isUntied(a) ? untiedSequence(a, b, scratch) : tiedSequence(a, b, scratch);
+  const tiesY = complete && isUntied(b) ? countUntied(scratch, n) : countValues(scratch, n);
+  const values = largestOf(scratch.sequence, n) + 1;
+  const s = countBalances(scratch, n, values, tiesX.pairs > 0) / 2;
+  return { n, s, tiesX, tiesY, largestTie: largestTie(scratch, n, tiesX, tiesY, values) };
 }
 
-function isUntied({ whole }: RankColumn): boolean {
-  return whole !== null && whole.ties.pairs === 0;
+function isUntied({ ties }: RankColumn): boolean {
+  return ties !== null && ties.pairs === 0;
 }
 
 interface Sequence {
@@ -40,7 +44,7 @@ function untiedSequence({ order }: RankColumn, { dense }: RankColumn, { sequence
 }
 
 /** Dense ranks of b in the order of a, over the rows complete for both; within equal values of a, ascending. */
-function tiedSequence({ order, dense }: RankColumn, { dense: other }: RankColumn, { sequence, sharedX }: RankScratch): Sequence {
+function tiedSequence({ order, dense }: RankColumn, { dense: other }: RankColumn, { sequence, sharedX, startsX }: RankScratch): Sequence {
   let n = 0;
   let groups = 0;
   let pairs = 0;
@@ -57,6 +61,7 @@ function tiedSequence({ order, dense }: RankColumn, { dense: other }: RankColumn
     if (size === 0) continue;
     groups++;
     sharedX.fill(size, start, n);
+    startsX.fill(start, start, n);
     if (size === 1) continue;
     pairs += size * (size - 1);
     triples += size * (size - 1) * (size - 2);
@@ -65,16 +70,23 @@ function tiedSequence({ order, dense }: RankColumn, { dense: other }: RankColumn
   return { n, ties: { n, groups, pairs, triples } };
 }
 
-function largestTie({ sequence, sharedX, counts }: RankScratch, n: number): number {
-  let largest = 0;
-  for (let i = 0; i < n; i++) largest = Math.max(largest, sharedX[i], counts[sequence[i]]);
+function largestTie({ sharedX, counts }: RankScratch, n: number, tiesX: Ties, tiesY: Ties, values: number): number {
+  let largest = Math.min(n, 1);
+  if (tiesX.pairs > 0) for (let i = 0; i < n; i++) if (sharedX[i] > largest) largest = sharedX[i];
+  if (tiesY.pairs > 0) for (let rank = 0; rank < values; rank++) if (counts[rank] > largest) largest = counts[rank];
   return largest;
+}
+
+/** As `countValues`, for a complete column without ties: its dense ranks are 0 … n − 1. */
+function countUntied({ counts, below }: RankScratch, n: number): Ties {
+  counts.fill(1, 0, n);
+  for (let rank = 0; rank < n; rank++) below[rank] = rank;
+  return { n, groups: n, pairs: 0, triples: 0 };
 }
 
 /** How often each dense rank of y occurs, how many rows lie below it, and the ties that follow. */
 function countValues({ sequence, counts, below }: RankScratch, n: number): Ties {
-  let largest = -1;
-  for (let i = 0; i < n; i++) if (sequence[i] > largest) largest = sequence[i];
+  const largest = largestOf(sequence, n);
   counts.fill(0, 0, largest + 1);
   for (let i = 0; i < n; i++) counts[sequence[i]]++;
   let groups = 0;
@@ -93,38 +105,110 @@ function countValues({ sequence, counts, below }: RankScratch, n: number): Ties 
   return { n, groups, pairs, triples };
 }
 
+/** Values of y are counted in blocks of so many bits, whose trees stay in the processor's cache. */
+const BLOCK_BITS = 10;
+const BLOCK = 1 << BLOCK_BITS;
+const IN_BLOCK = BLOCK - 1;
+/** What of a row is moved to its block: its value, its place in the order of x, and the rows before it in lower blocks. */
+const MOVED = 3;
+
 /**
- * For each row its concordant less its discordant partners. Rows before it in x are counted in a tree, those behind it are
- * all others less these and less its equals in x.
+ * For each row its concordant less its discordant partners. Rows before it in x are counted in trees, those behind it are
+ * all others less these and less its equals in x. One tree counts whole blocks of values; then each block is gone through
+ * by itself.
+ * @param values of y: dense ranks lie below this number
  * @returns their sum, 2S
  */
-function countBalances({ sequence, sharedX, counts, below, seen, tree, balance }: RankScratch, n: number): number {
-  let size = 1;
-  for (let i = 0; i < n; i++) if (sequence[i] >= size) size = sequence[i] + 1;
-  tree.fill(0, 0, size + 1);
-  seen.fill(0, 0, size);
+function countBalances(scratch: RankScratch, n: number, values: number, tiedX: boolean): number {
+  const { below, seen } = scratch;
+  moveToBlocks(scratch, n, Math.ceil(values / BLOCK));
+  seen.fill(0, 0, values);
+  const count = tiedX ? countTiedInBlock : countUntiedInBlock;
   let sum = 0;
+  for (let first = 0; first < values; first += BLOCK) {
+    const size = Math.min(BLOCK, values - first);
+    sum += count(scratch, n, size, below[first], first + size < values ? below[first + size] : n);
+  }
+  return sum;
+}
+
+/** Counts for each row those before it in lower blocks, and puts the rows of each block together, in the order of x. */
+function moveToBlocks({ sequence, sharedX, below, tree, moved, next }: RankScratch, n: number, blocks: number): void {
+  tree.fill(0, 0, blocks + 1);
+  for (let block = 0; block < blocks; block++) next[block] = below[block << BLOCK_BITS];
   for (let start = 0; start < n; ) {
     const end = start + sharedX[start];
-    for (let i = start; i < end; ) {
+    for (let i = start; i < end; i++) {
       const value = sequence[i];
-      let last = i + 1;
-      while (last < end && sequence[last] === value) last++;
+      const block = value >> BLOCK_BITS;
       let lower = 0;
-      for (let k = value; k > 0; k &= k - 1) lower += tree[k];
+      for (let k = block; k > 0; k &= k - 1) lower += tree[k];
+      const at = MOVED * next[block]++;
+      moved[at] = value;
+      moved[at + 1] = i;
+      moved[at + 2] = lower;
+    }
+    for (let i = start; i < end; i++) for (let k = (sequence[i] >> BLOCK_BITS) + 1; k <= blocks; k += k & -k) tree[k]++;
+    start = end;
+  }
+}
+
+/** The balances of the rows of a block, where no two rows share their x. @param size values of the block @returns their sum */
+function countUntiedInBlock(
+  { counts, below, seen, tree, moved, balance }: RankScratch,
+  n: number,
+  size: number,
+  from: number,
+  to: number,
+): number {
+  tree.fill(0, 0, size + 1);
+  let sum = 0;
+  for (let at = MOVED * from; at < MOVED * to; at += MOVED) {
+    const value = moved[at];
+    const place = moved[at + 1];
+    let lower = moved[at + 2];
+    for (let k = value & IN_BLOCK; k > 0; k &= k - 1) lower += tree[k];
+    const higher = place - lower - seen[value];
+    const own = 2 * (lower - higher) + (n - below[value] - counts[value]) - below[value];
+    balance[place] = own;
+    sum += own;
+    seen[value]++;
+    for (let k = (value & IN_BLOCK) + 1; k <= size; k += k & -k) tree[k]++;
+  }
+  return sum;
+}
+
+/** The same where rows share their x: those stand beside each other in order of y, and do not count as before or behind. */
+function countTiedInBlock(scratch: RankScratch, n: number, size: number, from: number, to: number): number {
+  const { sharedX, startsX, counts, below, seen, tree, moved, balance } = scratch;
+  tree.fill(0, 0, size + 1);
+  let sum = 0;
+  for (let at = from; at < to; ) {
+    const first = at;
+    const start = startsX[moved[MOVED * at + 1]];
+    const end = start + sharedX[start];
+    while (at < to && moved[MOVED * at + 1] < end) {
+      const value = moved[MOVED * at];
+      const place = moved[MOVED * at + 1];
+      let lower = moved[MOVED * at + 2];
+      for (let k = value & IN_BLOCK; k > 0; k &= k - 1) lower += tree[k];
+      let equal = 0;
+      while (at < to && moved[MOVED * at] === value && moved[MOVED * at + 1] < end) {
+        at++;
+        equal++;
+      }
       const higher = start - lower - seen[value];
       const [allLower, allHigher] = [below[value], n - below[value] - counts[value]];
-      const concordant = lower + allHigher - higher - (end - last);
-      const discordant = higher + allLower - lower - (i - start);
-      for (let k = i; k < last; k++) balance[k] = concordant - discordant;
-      sum += (last - i) * (concordant - discordant);
-      i = last;
+      const besides = end - (place + equal) - (place - start);
+      const own = 2 * (lower - higher) + allHigher - allLower - besides;
+      balance.fill(own, place, place + equal);
+      sum += equal * own;
     }
-    for (let i = start; i < end; i++) {
-      seen[sequence[i]]++;
-      for (let k = sequence[i] + 1; k <= size; k += k & -k) tree[k]++;
+    for (let i = first; i < at; i++) {
+      const value = moved[MOVED * i];
+      seen[value]++;
+      for (let k = (value & IN_BLOCK) + 1; k <= size; k += k & -k) tree[k]++;
     }
-    start = end;
   }
   return sum;
 }
@@ -135,9 +219,7 @@ function countBalances({ sequence, sharedX, counts, below, seen, tree, balance }
  * @param values not negative and below the length of `tree` less one
  */
 export function countExchanges(values: Int32Array, n: number, tree: Int32Array): number {
-  let largest = 0;
-  for (let i = 0; i < n; i++) if (values[i] > largest) largest = values[i];
-  const size = largest + 1;
+  const size = largestOf(values, n) + 1;
   tree.fill(0, 0, size + 1);
   let exchanges = 0;
   for (let i = n - 1; i >= 0; i--) {
@@ -146,4 +228,11 @@ export function countExchanges(values: Int32Array, n: number, tree: Int32Array):
     for (let k = value + 1; k <= size; k += k & -k) tree[k]++;
   }
   return exchanges;
+}
+
+/** The largest of the first n values, none of which is negative; 0 of none. */
+function largestOf(values: Int32Array, n: number): number {
+  let largest = 0;
+  for (let i = 0; i < n; i++) if (values[i] > largest) largest = values[i];
+  return largest;
 }

@@ -2,8 +2,8 @@ import { listwiseColumns } from '../columns/complete-rows';
 import { type Adjustment, adjustPValues } from './adjust-p-values';
 import { METHODS, resolveOptionsOf } from './methods';
 import { assertSameLength } from './options';
+import type { PreparedColumns } from './prepared-columns';
 import { FEWEST_ROWS } from './test-result';
-import type { TestedPairs } from './tested-pairs';
 import type { CorrelationOptions, CorrelationTest, Method, MissingRule, PMethod, UndefinedBecause } from './types';
 
 export interface MatrixOptions extends CorrelationOptions {
@@ -13,7 +13,9 @@ export interface MatrixOptions extends CorrelationOptions {
   adjust?: Adjustment;
   /** The pairs to be computed, row above column; the others stay NaN. Default: all. Not to be combined with `adjust`. */
   only?: (row: number, column: number) => boolean;
-  /** Told after each row of pairs how many pairs are done. */
+  /** What was made of the columns before, as they are here. Not to be combined with listwise deletion. */
+  prepared?: PreparedColumns;
+  /** Told after each row of pairs how many of those to be computed are done. */
   onProgress?: (done: number) => void;
 }
 
@@ -55,13 +57,21 @@ export function correlationMatrix(columns: readonly Float64Array[], options: Mat
   if (options.missing !== 'pairwise' && options.missing !== 'listwise') {
     throw new RangeError(`missing must be pairwise or listwise; got ${String(options.missing)}`);
   }
+  if (options.prepared && options.missing === 'listwise') throw new RangeError('prepared columns cannot be cut down to complete rows');
   const used = options.missing === 'listwise' ? listwiseColumns(columns) : columns;
-  const pairs = METHODS[options.method].preparePairs(used, resolved);
+  const pairs = METHODS[options.method].preparePairs(used, resolved, options.prepared ?? {});
   const matrix = emptyMatrix(columns.length, options.method);
+  let done = 0;
   for (let i = 0; i < matrix.size; i++) {
-    setDiagonal(matrix, i, pairs.column(i));
-    for (let j = 0; j < i; j++) if (!options.only || options.only(i, j)) setPair(matrix, i, j, pairs.test(i, j));
-    options.onProgress?.((i * (i + 1)) / 2);
+    const { coefficient, n, undefinedBecause } = matrixDiagonal(used[i]);
+    const cell = i * matrix.size + i;
+    [matrix.coefficient[cell], matrix.n[cell], matrix.undefinedBecause[cell]] = [coefficient, n, undefinedBecause];
+    for (let j = 0; j < i; j++) {
+      if (options.only && !options.only(i, j)) continue;
+      setPair(matrix, i, j, pairs.test(i, j));
+      done++;
+    }
+    options.onProgress?.(done);
   }
   return options.adjust ? { ...matrix, adjustedP: adjustedMatrix(matrix, options.adjust) } : matrix;
 }
@@ -86,11 +96,33 @@ function emptyMatrix(size: number, method: Method): Draft {
   };
 }
 
-function setDiagonal(matrix: Draft, i: number, { present, constant }: ReturnType<TestedPairs['column']>): void {
-  const cell = i * matrix.size + i;
-  matrix.n[cell] = present;
-  matrix.coefficient[cell] = constant ? Number.NaN : 1;
-  if (constant) matrix.undefinedBecause[cell] = present < FEWEST_ROWS ? 'too-few-cases' : 'constant-both';
+/** What a matrix says of a variable with itself. */
+export interface MatrixDiagonal {
+  /** 1, or NaN of a constant. */
+  readonly coefficient: number;
+  /** Values that are present. */
+  readonly n: number;
+  readonly undefinedBecause: UndefinedBecause | null;
+}
+
+/**
+ * The cell of a correlation matrix where a variable meets itself.
+ *
+ * @example
+ * matrixDiagonal(Float64Array.of(1, 3, NaN)); // { coefficient: 1, n: 2, undefinedBecause: null }
+ */
+export function matrixDiagonal(column: Float64Array): MatrixDiagonal {
+  let n = 0;
+  let constant = true;
+  let first = Number.NaN;
+  for (let i = 0; i < column.length; i++) {
+    const value = column[i];
+    if (value !== value) continue;
+    if (n++ === 0) first = value;
+    else if (value !== first) constant = false;
+  }
+  if (!constant) return { coefficient: 1, n, undefinedBecause: null };
+  return { coefficient: Number.NaN, n, undefinedBecause: n < FEWEST_ROWS ? 'too-few-cases' : 'constant-both' };
 }
 
 function setPair(matrix: Draft, i: number, j: number, test: CorrelationTest): void {

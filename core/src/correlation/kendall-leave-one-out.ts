@@ -1,6 +1,5 @@
-import { denseRanks, rankBy } from '../ranks/midranks';
 import { countPairs } from '../ranks/pair-counts';
-import { sortOrder } from '../ranks/sort-order';
+import { rankComplete } from '../ranks/rank-column';
 import type { Ties } from '../ranks/ties';
 import { withoutOne } from './spearman-leave-one-out';
 import { tauB } from './tau';
@@ -8,9 +7,7 @@ import { tauB } from './tau';
 /** Kendall's τ-b with and without each row of a complete pair: S less what the row's own pairs add to it; O(n log n). */
 export function kendallLeaveOneOut(x: Float64Array, y: Float64Array): { coefficient: number; without: Float64Array } {
   const n = x.length;
-  const [orderX, orderY] = [sortOrder(x), sortOrder(y)];
-  const [denseX, denseY] = [denseRanks(x, orderX), denseRanks(y, orderY)];
-  const [tiesX, tiesY] = [rankBy(x, orderX).ties, rankBy(y, orderY).ties];
+  const [{ order: orderX, dense: denseX, ties: tiesX }, { dense: denseY, ties: tiesY }] = [rankComplete(x), rankComplete(y)];
   const [sizesX, sizesY] = [groupSizeByRow(denseX), groupSizeByRow(denseY)];
   const above = countPairs(orderX, denseX, denseY).bothAbove;
   // The same with both axes turned counts the rows smaller in both.

@@ -1,11 +1,12 @@
 import { exactDistribution, exactP, MOST_ROWS_CONDITIONAL, SCORE_OF_PAIRS } from '../distributions/exact-conditional';
 import { exactKendallP, MOST_ROWS_KENDALL } from '../distributions/exact-kendall';
 import { normalP } from '../distributions/tail-probability';
+import { denseWithin, type RankColumn, rankColumn } from '../ranks/rank-column';
 import { groupSizes } from '../ranks/ties';
 import { type Concordance, concordance } from './concordance';
 import { fisherInterval } from './fisher-interval';
 import { assertSameLength, type MethodTraits, type ResolvedCorrelationOptions, resolveCorrelationOptions } from './options';
-import { createRankColumn, createRankScratch, denseWithin, type RankColumn, type RankScratch } from './rank-column';
+import { createRankScratch, type RankScratch } from './rank-scratch';
 import { tauB, tauVariance, varianceOfS } from './tau';
 import { constantReason, FEWEST_ROWS, undefinedTest } from './test-result';
 import type { CorrelationOptions, CorrelationTest, Interval } from './types';
@@ -40,7 +41,7 @@ const FEWEST_OUTSIDE = 5;
 export function kendall(x: Float64Array, y: Float64Array, options?: CorrelationOptions): CorrelationTest {
   assertSameLength(x, y);
   const resolved = resolveCorrelationOptions(KENDALL, options);
-  return testKendall(createRankColumn(x), createRankColumn(y), createRankScratch(x.length), resolved);
+  return testKendall(rankColumn(x), rankColumn(y), createRankScratch(x.length), resolved);
 }
 
 /** Degrees of freedom of the quantile of τ's default interval: Student's where ties were counted, else the normal one. */

@@ -1,5 +1,5 @@
 import { COEFFICIENTS } from '../display/coefficients';
-import { midranks } from '../ranks/midranks';
+import { midranks } from '../ranks/rank-column';
 import { type Permuted, permutedKendall, permutedProduct } from '../resampling/permuted';
 import { KENDALL, kendall, tauQuantileDf, testKendall } from './kendall';
 import { kendallLeaveOneOut } from './kendall-leave-one-out';
@@ -7,9 +7,10 @@ import { type MethodTraits, type ResolvedCorrelationOptions, resolveCorrelationO
 import { PEARSON, pearson } from './pearson';
 import { type LeftOut, pearsonLeaveOneOut } from './pearson-leave-one-out';
 import { createPearsonPairs } from './pearson-pairs';
+import type { PreparedColumns } from './prepared-columns';
 import { rankPairsBy } from './rank-pairs';
 import { type ResampledCoefficient, resampledKendall, resampledPearson, resampledSpearman } from './resampled-coefficient';
-import { SPEARMAN, spearman, testSpearman } from './spearman';
+import { SPEARMAN, spearman, testSpearman, withMidranks } from './spearman';
 import { spearmanLeaveOneOut } from './spearman-leave-one-out';
 import type { TestedPairs } from './tested-pairs';
 import type { CorrelationOptions, CorrelationTest, IntervalKind, Method } from './types';
@@ -23,7 +24,7 @@ export interface MethodEntry extends MethodTraits {
   /** The test of a pair; see `pearson`, `spearman`, `kendall`. */
   readonly test: (x: Float64Array, y: Float64Array, options?: CorrelationOptions) => CorrelationTest;
   /** Columns made ready once for the tests of all their pairs. */
-  readonly preparePairs: (columns: readonly Float64Array[], options: ResolvedCorrelationOptions) => TestedPairs;
+  readonly preparePairs: (columns: readonly Float64Array[], options: ResolvedCorrelationOptions, prepared: PreparedColumns) => TestedPairs;
   /** Of a complete pair: the coefficient without each row. */
   readonly leaveOneOut: (x: Float64Array, y: Float64Array) => LeftOut;
   /** Of a complete pair: the coefficient of rows drawn from it. */
@@ -73,7 +74,7 @@ export const METHODS: Readonly<Record<Method, MethodEntry>> = {
   spearman: {
     ...SPEARMAN,
     test: spearman,
-    preparePairs: rankPairsBy(testSpearman),
+    preparePairs: rankPairsBy(withMidranks, testSpearman),
     leaveOneOut: spearmanLeaveOneOut,
     resampled: resampledSpearman,
     permuted: (x, y) => permutedProduct(midranks(x), midranks(y), false),
@@ -89,7 +90,7 @@ export const METHODS: Readonly<Record<Method, MethodEntry>> = {
   kendall: {
     ...KENDALL,
     test: kendall,
-    preparePairs: rankPairsBy(testKendall),
+    preparePairs: rankPairsBy((column) => column, testKendall),
     leaveOneOut: kendallLeaveOneOut,
     resampled: resampledKendall,
     permuted: permutedKendall,

@@ -1,7 +1,8 @@
 import { gatherCompletePair } from '../columns/complete-rows';
-import { shiftedProducts } from '../kernels/shifted-products';
+import { addColumnSums, type ColumnSums, columnSums, sumStretches } from './column-sums';
 import type { ResolvedCorrelationOptions } from './options';
 import { testFromProduct, testPearson } from './pearson';
+import type { PreparedColumns } from './prepared-columns';
 import { FEWEST_ROWS } from './test-result';
 import type { TestedPairs } from './tested-pairs';
 import type { CorrelationTest } from './types';
@@ -12,7 +13,6 @@ interface PearsonColumn {
   readonly values: Float64Array;
   readonly shift: number;
   readonly present: number;
-  readonly constant: boolean;
   readonly total: number;
   readonly squares: number;
   readonly missingRows: Uint32Array;
@@ -25,16 +25,18 @@ const SMALLEST = 1e-280;
 const LARGEST = 1e280;
 /** Closer to a line than this, the coefficient is computed from the pair's own rows, since what is left of its digits is rounding. */
 const SURE_OF_NO_LINE = 1e-9;
-const SAMPLED = 255;
 
 /**
  * Tests all pairs of columns. Sums and products of shifted columns are computed for all pairs at once; rows that the
  * other column misses are taken out of them afterwards. Where that could cost digits (points near a line, most of the
  * variation in the missing rows, values of extreme size), the pair's rows are gathered and centred afresh.
  */
-export function createPearsonPairs(columns: readonly Float64Array[], options: ResolvedCorrelationOptions): TestedPairs {
-  const shifts = Float64Array.from(columns, middleOf);
-  const { products, totals, present } = shiftedProducts(columns, shifts);
+export function createPearsonPairs(
+  columns: readonly Float64Array[],
+  options: ResolvedCorrelationOptions,
+  { sums = allSums(columns) }: PreparedColumns,
+): TestedPairs {
+  const { products, totals, present, shifts } = sums;
   const size = columns.length;
   const prepared = columns.map((values, j): PearsonColumn => {
     const squares = products[j * size + j];
@@ -43,7 +45,6 @@ export function createPearsonPairs(columns: readonly Float64Array[], options: Re
       values,
       shift: shifts[j],
       present: present[j],
-      constant: !(squares > SMALLEST) && isConstant(values),
       total: totals[j],
       squares,
       missingRows,
@@ -58,36 +59,22 @@ export function createPearsonPairs(columns: readonly Float64Array[], options: Re
     const n = gatherCompletePair(a.values, b.values, scratch.x, scratch.y);
     return testPearson(scratch.x, scratch.y, n, options);
   };
-  return { test, column: (i) => prepared[i] };
+  return { test };
 }
 
 function noAdf(): number {
   return Number.NaN;
 }
 
-/** About the median: the middle one of some values spread over the column; a constant's own value. */
-function middleOf(values: Float64Array): number {
-  const step = Math.max(1, Math.floor(values.length / SAMPLED));
-  const sample: number[] = [];
-  for (let i = 0; i < values.length; i += step) if (values[i] === values[i]) sample.push(values[i]);
-  const middle = Float64Array.from(sample).sort()[sample.length >> 1];
-  return middle ?? values.find((value) => value === value) ?? 0;
+function allSums(columns: readonly Float64Array[]): ColumnSums {
+  const stretches = sumStretches(columns[0]?.length ?? 0);
+  return addColumnSums(Array.from({ length: stretches }, (_, stretch) => columnSums(columns, stretch)));
 }
 
 function findMissing(values: Float64Array): Uint32Array {
   const rows: number[] = [];
   for (let i = 0; i < values.length; i++) if (values[i] !== values[i]) rows.push(i);
   return Uint32Array.from(rows);
-}
-
-function isConstant(values: Float64Array): boolean {
-  let first = Number.NaN;
-  for (const value of values) {
-    if (value !== value) continue;
-    if (first !== first) first = value;
-    else if (value !== first) return false;
-  }
-  return true;
 }
 
 /** The coefficient from sums over all rows less those that either column misses; null where that would lose digits. */

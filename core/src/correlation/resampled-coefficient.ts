@@ -1,9 +1,8 @@
 import { centreColumn } from '../columns/centre';
-import { denseRanks } from '../ranks/midranks';
-import { sortOrder } from '../ranks/sort-order';
+import { type RankColumn, rankColumn } from '../ranks/rank-column';
 import { rankVariation, type Ties } from '../ranks/ties';
 import { concordance } from './concordance';
-import { createRankScratch, type RankColumn } from './rank-column';
+import { createRankScratch } from './rank-scratch';
 import { rhoFromDifferences } from './rho-from-differences';
 import { tauB } from './tau';
 
@@ -78,7 +77,7 @@ export function resampledKendall(x: Float64Array, y: Float64Array): ResampledCoe
   const starts = new Int32Array(n + 1);
   const order = new Uint32Array(n);
   const dense = new Int32Array(n);
-  const drawnY: RankColumn = { order: new Uint32Array(n), dense: new Int32Array(n), whole: null };
+  const drawnY: RankColumn = { order: new Uint32Array(n), dense: new Int32Array(n), ties: null };
   return (rows) => {
     starts.fill(0);
     for (let i = 0; i < rows.length; i++) {
@@ -88,12 +87,12 @@ export function resampledKendall(x: Float64Array, y: Float64Array): ResampledCoe
     }
     for (let value = 1; value <= n; value++) starts[value] += starts[value - 1];
     for (let i = 0; i < rows.length; i++) order[starts[dense[i]]++] = i;
-    const counted = concordance({ order: order.subarray(0, rows.length), dense, whole: null }, drawnY, scratch);
+    const counted = concordance({ order: order.subarray(0, rows.length), dense, ties: null }, drawnY, scratch);
     if (counted.tiesX.groups === 1 || counted.tiesY.groups === 1) return Number.NaN;
     return tauB(counted).r;
   };
 }
 
 function denseOf(x: Float64Array, y: Float64Array): [Int32Array, Int32Array] {
-  return [denseRanks(x, sortOrder(x)), denseRanks(y, sortOrder(y))];
+  return [rankColumn(x).dense, rankColumn(y).dense];
 }

@@ -1,6 +1,5 @@
-import { denseRanks, rankBy } from '../ranks/midranks';
 import { countPairs } from '../ranks/pair-counts';
-import { sortOrder } from '../ranks/sort-order';
+import { type CompleteRanks, midranksOf, rankComplete } from '../ranks/rank-column';
 import { rankVariation, type Ties } from '../ranks/ties';
 
 /**
@@ -11,15 +10,13 @@ import { rankVariation, type Ties } from '../ranks/ties';
  */
 export function spearmanLeaveOneOut(x: Float64Array, y: Float64Array): { coefficient: number; without: Float64Array } {
   const n = x.length;
-  const [orderX, orderY] = [sortOrder(x), sortOrder(y)];
-  const [rankedX, rankedY] = [rankBy(x, orderX), rankBy(y, orderY)];
-  const [denseX, denseY] = [denseRanks(x, orderX), denseRanks(y, orderY)];
-  const [r, s] = [rankedX.ranks, rankedY.ranks];
+  const [rankedX, rankedY] = [rankComplete(x), rankComplete(y)];
+  const [r, s] = [midranksOf(rankedX), midranksOf(rankedY)];
   let products = 0;
   for (let i = 0; i < n; i++) products += r[i] * s[i];
-  const stepsOfX = sumsBehind(orderX, denseX, s);
-  const stepsOfY = sumsBehind(orderY, denseY, r);
-  const pairs = countPairs(orderX, denseX, denseY);
+  const stepsOfX = sumsBehind(rankedX, s);
+  const stepsOfY = sumsBehind(rankedY, r);
+  const pairs = countPairs(rankedX.order, rankedX.dense, rankedY.dense);
   const without = new Float64Array(n);
   for (let i = 0; i < n; i++) {
     const both = pairs.bothAbove[i] + (pairs.tiedXAboveY[i] + pairs.aboveXTiedY[i]) / 2 + pairs.tiedBoth[i] / 4;
@@ -38,7 +35,7 @@ function rho(products: number, tiesX: Ties, tiesY: Ties): number {
 }
 
 /** For each row: Σ of the other variable's ranks over larger values, and half of it over equal ones; and its tie group's size. */
-function sumsBehind(order: Uint32Array, dense: Int32Array, otherRanks: Float64Array): { sums: Float64Array; sizes: Int32Array } {
+function sumsBehind({ order, dense }: CompleteRanks, otherRanks: Float64Array): { sums: Float64Array; sizes: Int32Array } {
   const n = order.length;
   const sums = new Float64Array(n);
   const sizes = new Int32Array(n);

@@ -1,9 +1,10 @@
 import { exactDistribution, exactP, MOST_ROWS_CONDITIONAL, PRODUCTS_OF_RANKS } from '../distributions/exact-conditional';
-import { groupSizes, rankVariation } from '../ranks/ties';
+import { denseWithin, midranksOf, type RankColumn, rankColumn, ranksWithin } from '../ranks/rank-column';
+import { groupSizes, rankVariation, type Ties } from '../ranks/ties';
 import { correlationP } from './correlation-p';
 import { fisherInterval } from './fisher-interval';
 import { assertSameLength, type MethodTraits, type ResolvedCorrelationOptions, resolveCorrelationOptions } from './options';
-import { createRankColumn, createRankScratch, denseWithin, type RankColumn, type RankScratch, ranksWithin } from './rank-column';
+import { createRankScratch, type RankScratch } from './rank-scratch';
 import { rhoFromDifferences } from './rho-from-differences';
 import { constantReason, FEWEST_ROWS, undefinedTest } from './test-result';
 import type { CorrelationOptions, CorrelationTest, IntervalKind } from './types';
@@ -32,11 +33,26 @@ export const SPEARMAN: MethodTraits = {
 export function spearman(x: Float64Array, y: Float64Array, options?: CorrelationOptions): CorrelationTest {
   assertSameLength(x, y);
   const resolved = resolveCorrelationOptions(SPEARMAN, options);
-  return testSpearman(createRankColumn(x), createRankColumn(y), createRankScratch(x.length), resolved);
+  return testSpearman(withMidranks(rankColumn(x)), withMidranks(rankColumn(y)), createRankScratch(x.length), resolved);
+}
+
+/** A sorted column with its midranks, if it is complete: its ranks among the rows of every pair with another complete one. */
+export interface MidrankColumn extends RankColumn {
+  readonly whole: { readonly ranks: Float64Array; readonly ties: Ties } | null;
+}
+
+export function withMidranks(column: RankColumn): MidrankColumn {
+  const { ties } = column;
+  return { ...column, whole: ties && { ranks: midranksOf({ ...column, ties }), ties } };
 }
 
 /** The test of two columns that are sorted already. */
-export function testSpearman(a: RankColumn, b: RankColumn, scratch: RankScratch, options: ResolvedCorrelationOptions): CorrelationTest {
+export function testSpearman(
+  a: MidrankColumn,
+  b: MidrankColumn,
+  scratch: RankScratch,
+  options: ResolvedCorrelationOptions,
+): CorrelationTest {
   const complete = a.whole && b.whole;
   const x = complete ? a.whole : { ranks: scratch.ranksX, ties: ranksWithin(a, b, scratch.ranksX) };
   const y = complete ? b.whole : { ranks: scratch.ranksY, ties: ranksWithin(b, a, scratch.ranksY) };

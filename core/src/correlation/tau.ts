@@ -1,6 +1,6 @@
 import type { Ties } from '../ranks/ties';
 import type { Concordance } from './concordance';
-import type { RankScratch } from './rank-column';
+import type { RankScratch } from './rank-scratch';
 import type { Coefficient } from './z-variance';
 
 /** τ-b = S/√((n₀ − n₁)(n₀ − n₂)) (Kendall 1945). */
@@ -54,8 +54,10 @@ function spreadOfTau(tau: number, n: number, tiesX: Ties, tiesY: Ties, { sequenc
   const w = Math.sqrt(wr) * Math.sqrt(wc);
   const mean = n * tau * (wr + wc);
   let squares = 0;
+  const tied = tiesX.pairs > 0 || tiesY.pairs > 0;
   for (let i = 0; i < n; i++) {
-    const deviation = 2 * w * balance[i] + tau * (sharedX[i] * wc + counts[sequence[i]] * wr) - mean;
+    const shared = tied ? sharedX[i] * wc + counts[sequence[i]] * wr : wc + wr;
+    const deviation = 2 * w * balance[i] + tau * shared - mean;
     squares += deviation * deviation;
   }
   return { wr, wc, w, squares };

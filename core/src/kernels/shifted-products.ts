@@ -4,8 +4,9 @@ import type { ShiftedProducts } from './shifted-sums';
 /** Below this many products the kernel's set-up costs more than it saves. */
 const KERNEL_FROM = 200_000;
 
-export function shiftedProducts(columns: readonly Float64Array[], shifts: Float64Array): ShiftedProducts {
-  const products = columns.length ** 2 * (columns[0]?.length ?? 0);
+/** @param rows of the whole columns, of which these may be a stretch: all stretches are computed in the same way. */
+export function shiftedProducts(columns: readonly Float64Array[], shifts: Float64Array, rows: number): ShiftedProducts {
+  const products = columns.length ** 2 * rows;
   return (products >= KERNEL_FROM ? shiftedProductsBySimd(columns, shifts) : null) ?? plainShiftedProducts(columns, shifts);
 }
 

@@ -1,106 +1,138 @@
-/** Where the six digits of a double's bits stand: word (0 low, 1 high), shift within it; each has up to eleven bits. */
-const DIGITS = [
-  [0, 0],
-  [0, 11],
-  [0, 22],
-  [1, 0],
-  [1, 11],
-  [1, 22],
-] as const;
-const BUCKETS = 2048;
+/** Keys of 32 bits are sorted by this many at a time, three times. */
+const DIGIT = 11;
+const BUCKETS = 1 << DIGIT;
 const MASK = BUCKETS - 1;
+const LARGEST_KEY = 2 ** 32 - 1;
 
-/** The upper word alone tells most values apart: these digits come first. */
-const UPPER_DIGITS = DIGITS.slice(3);
-/** Stretches of equal upper words up to this length are put in order by insertion. */
-const LONGEST_STRETCH = 32;
+/** Stretches up to this length are put in order by insertion, */
+const INSERTED = 32;
+/** and up to this length, or spread so unevenly that keys were taken this often already, by comparing. */
+const COMPARED = 2048;
+const DEEPEST = 4;
+
+/** The present values of a column in ascending order. */
+export interface Sorted {
+  /** Row numbers; ties stay in row order. */
+  readonly order: Uint32Array;
+  /** Ascending, by place in the order: where they differ the values do; null if none were needed. */
+  readonly keys: Uint32Array | null;
+}
 
 /**
  * Row numbers of the present values in ascending order of value; ties stay in row order.
- *
- * Radix sort on the bits of the doubles, eleven at a time (Knuth 1998, 5.2.5): O(n), stable. First by the upper word; few
- * values share one, as a rule, and insertion puts those in order. Else all digits are sorted by.
  * @param x NaN is missing and left out; −0 equals 0
  */
 export function sortOrder(x: Float64Array): Uint32Array {
-  let rows = new Uint32Array(x.length);
+  return sorted(x).order;
+}
+
+/**
+ * Sorts the present values of a column.
+ *
+ * Values become whole numbers that keep their order, by where they lie between the smallest and the largest, and those are
+ * sorted digit by digit (Knuth 1998, 5.2.5), each moved together with its row, so that memory is read in order. Stretches
+ * that share a number are sorted by themselves. O(n) unless values are spread over many orders of size.
+ * @param x NaN is missing and left out; −0 equals 0
+ */
+export function sorted(x: Float64Array): Sorted {
+  const rows = new Uint32Array(x.length);
   let n = 0;
-  for (let i = 0; i < x.length; i++) if (x[i] === x[i]) rows[n++] = i;
-  rows = rows.subarray(0, n);
-  const keys = sortableBits(x);
-  const byUpper = radixSort(rows.slice(), keys, UPPER_DIGITS);
-  if (longestStretch(byUpper, keys) > LONGEST_STRETCH) return radixSort(rows, keys, DIGITS);
-  insertionSort(byUpper, x);
-  return byUpper;
-}
-
-function radixSort(rows: Uint32Array, keys: Uint32Array, digits: readonly (readonly [number, number])[]): Uint32Array {
-  const n = rows.length;
-  const starts = new Uint32Array(BUCKETS);
-  let from = rows;
-  let to: Uint32Array = new Uint32Array(n);
-  for (const [word, shift] of digits) {
-    if (!startsOfBuckets(keys, from, word, shift, starts)) continue;
-    for (let k = 0; k < n; k++) {
-      const row = from[k];
-      to[starts[(keys[2 * row + word] >>> shift) & MASK]++] = row;
-    }
-    const held = from;
-    from = to;
-    to = held;
+  let low = Number.POSITIVE_INFINITY;
+  let high = Number.NEGATIVE_INFINITY;
+  for (let i = 0; i < x.length; i++) {
+    const value = x[i];
+    if (value !== value) continue;
+    rows[n++] = i;
+    if (value < low) low = value;
+    if (value > high) high = value;
   }
-  return from;
+  const order = rows.subarray(0, n);
+  return { order, keys: sortStretch(order, x, low, high, 0) };
 }
 
-/** How many neighbours share their upper word at the most. */
-function longestStretch(rows: Uint32Array, keys: Uint32Array): number {
-  let longest = 0;
-  let run = 0;
-  for (let k = 0; k < rows.length; k++) {
-    run = k > 0 && keys[2 * rows[k] + 1] === keys[2 * rows[k - 1] + 1] ? run + 1 : 1;
-    if (run > longest) longest = run;
+/** Sorts some rows by their values, in place and stably. @returns the keys by which that was done */
+function sortStretch(rows: Uint32Array, x: Float64Array, low: number, high: number, depth: number): Uint32Array | null {
+  if (low === high) return null;
+  const scale = LARGEST_KEY / (high - low);
+  if (rows.length <= COMPARED || depth === DEEPEST || !(scale > 0 && scale < Number.MAX_VALUE)) {
+    if (rows.length <= INSERTED) insertionSort(rows, 0, rows.length, x);
+    else rows.sort((a, b) => (x[a] < x[b] ? -1 : x[a] > x[b] ? 1 : a - b));
+    return null;
   }
-  return longest;
+  const keys = sortByKeys(rows, x, low, scale);
+  for (let start = 0; start < rows.length; ) {
+    let end = start + 1;
+    while (end < rows.length && keys[end] === keys[start]) end++;
+    if (end - start > INSERTED) sortTied(rows.subarray(start, end), x, depth);
+    else if (end - start > 1) insertionSort(rows, start, end, x);
+    start = end;
+  }
+  return keys;
 }
 
-function insertionSort(rows: Uint32Array, x: Float64Array): void {
+/** Sorts rows that share a key: often they share the value. */
+function sortTied(rows: Uint32Array, x: Float64Array, depth: number): void {
+  let low = x[rows[0]];
+  let high = low;
   for (let k = 1; k < rows.length; k++) {
+    const value = x[rows[k]];
+    if (value < low) low = value;
+    else if (value > high) high = value;
+  }
+  sortStretch(rows, x, low, high, depth + 1);
+}
+
+/** @returns the keys by which the rows were sorted, in their new order. */
+function sortByKeys(rows: Uint32Array, x: Float64Array, low: number, scale: number): Uint32Array {
+  const n = rows.length;
+  const [first, second, third] = [new Uint32Array(BUCKETS), new Uint32Array(BUCKETS), new Uint32Array(BUCKETS)];
+  // A key and its row lie side by side.
+  const [from, to] = [new Uint32Array(2 * n), new Uint32Array(2 * n)];
+  for (let k = 0; k < n; k++) {
+    const key = ((x[rows[k]] - low) * scale) >>> 0;
+    from[2 * k] = key;
+    from[2 * k + 1] = rows[k];
+    first[key & MASK]++;
+    second[(key >>> DIGIT) & MASK]++;
+    third[key >>> (2 * DIGIT)]++;
+  }
+  distribute(from, to, 0, first);
+  distribute(to, from, DIGIT, second);
+  distribute(from, to, 2 * DIGIT, third);
+  const keys = new Uint32Array(n);
+  for (let k = 0; k < n; k++) {
+    keys[k] = to[2 * k];
+    rows[k] = to[2 * k + 1];
+  }
+  return keys;
+}
+
+/** Puts keys and their rows in order of one digit, stably. @param sizes of the buckets of that digit; used up */
+function distribute(from: Uint32Array, to: Uint32Array, shift: number, sizes: Uint32Array): void {
+  let sum = 0;
+  for (let bucket = 0; bucket < BUCKETS; bucket++) {
+    const size = sizes[bucket];
+    sizes[bucket] = sum;
+    sum += 2 * size;
+  }
+  for (let k = 0; k < from.length; k += 2) {
+    const key = from[k];
+    const bucket = (key >>> shift) & MASK;
+    const place = sizes[bucket];
+    sizes[bucket] = place + 2;
+    to[place] = key;
+    to[place + 1] = from[k + 1];
+  }
+}
+
+function insertionSort(rows: Uint32Array, start: number, end: number, x: Float64Array): void {
+  for (let k = start + 1; k < end; k++) {
     const row = rows[k];
     let j = k - 1;
-    while (j >= 0 && x[rows[j]] > x[row]) {
+    while (j >= start && x[rows[j]] > x[row]) {
       rows[j + 1] = rows[j];
       j--;
     }
     rows[j + 1] = row;
   }
-}
-
-/** @returns whether the rows differ in this digit at all. */
-function startsOfBuckets(keys: Uint32Array, rows: Uint32Array, word: number, shift: number, starts: Uint32Array): boolean {
-  const n = rows.length;
-  starts.fill(0);
-  for (let k = 0; k < n; k++) starts[(keys[2 * rows[k] + word] >>> shift) & MASK]++;
-  if (n === 0 || starts[(keys[2 * rows[0] + word] >>> shift) & MASK] === n) return false;
-  let sum = 0;
-  for (let bucket = 0; bucket < BUCKETS; bucket++) {
-    const count = starts[bucket];
-    starts[bucket] = sum;
-    sum += count;
-  }
-  return true;
-}
-
-/** The bits of each double, low word first, changed so that they order as unsigned integers do. */
-function sortableBits(x: Float64Array): Uint32Array {
-  const values = new Float64Array(x.length);
-  // Adding 0 turns −0 into 0.
-  for (let i = 0; i < x.length; i++) values[i] = x[i] + 0;
-  const words = new Uint32Array(values.buffer);
-  for (let i = 0; i < words.length; i += 2) {
-    const negative = words[i + 1] >>> 31;
-    // Negative numbers: all bits turned; others: the sign bit alone.
-    words[i] ^= -negative;
-    words[i + 1] ^= -negative | 0x80000000;
-  }
-  return words;
 }

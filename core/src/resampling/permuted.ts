@@ -1,7 +1,7 @@
 import { centreColumn } from '../columns/centre';
 import { countExchanges } from '../correlation/concordance';
-import { createRankColumn, type RankColumn } from '../correlation/rank-column';
 import { toUnitLength } from '../correlation/unit-product';
+import { type RankColumn, rankColumn } from '../ranks/rank-column';
 
 /** A pair made ready for shuffling; null where a variable does not vary. */
 export interface Permuted {
@@ -32,13 +32,13 @@ export function permutedProduct(x: Float64Array, y: Float64Array, studentized: b
 
 /** Ties do not change under shuffling, so that S is judged by the discordant pairs less the concordant ones. */
 export function permutedKendall(x: Float64Array, y: Float64Array): Permuted | null {
-  const [a, b] = [createRankColumn(x), createRankColumn(y)];
-  if (a.whole?.ties.groups === 1 || b.whole?.ties.groups === 1) return null;
+  const [a, b] = [rankColumn(x), rankColumn(y)];
+  if (a.ties?.groups === 1 || b.ties?.groups === 1) return null;
   const n = x.length;
   const [sequence, tree] = [new Int32Array(n), new Int32Array(n + 2)];
   const shuffled = Int32Array.from(a.order, (row) => b.dense[row]);
   const groups = tiedStretches(a);
-  const untied = (n * (n - 1) - (a.whole?.ties.pairs ?? 0) - (b.whole?.ties.pairs ?? 0)) / 2;
+  const untied = (n * (n - 1) - (a.ties?.pairs ?? 0) - (b.ties?.pairs ?? 0)) / 2;
   const statistic = () => {
     sequence.set(shuffled);
     let joint = 0;

@@ -1,8 +1,7 @@
 import { centreColumn } from '../columns/centre';
 import { presentValues } from '../columns/complete-rows';
 import { normalQuantile } from '../distributions/normal';
-import { rankBy } from '../ranks/midranks';
-import { sortOrder } from '../ranks/sort-order';
+import { midranks } from '../ranks/rank-column';
 import { kept, refuse, type Transformed } from './transformed';
 
 /**
@@ -27,8 +26,7 @@ export function standardize(x: Float64Array): Transformed {
  */
 export function rankNormal(x: Float64Array): Transformed {
   const present = presentValues(x);
-  const { ranks } = rankBy(present, sortOrder(present));
-  return kept(inRows(x, ranks, (rank) => normalQuantile((rank - 0.375) / (present.length + 0.25))));
+  return kept(inRows(x, midranks(present), (rank) => normalQuantile((rank - 0.375) / (present.length + 0.25))));
 }
 
 /** Puts figures of the present values back into their rows. */

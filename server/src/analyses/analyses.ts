@@ -1,5 +1,5 @@
 import type { Analysis, AnalysisKind, AnalysisResult, Variable } from '@ivlen/contract';
-import type { AnalysisModule, NameOf, Piece, Tell } from './analysis';
+import type { AnalysisModule, NameOf, Piece, PreparedVariables, Tell } from './analysis';
 import { type AnalysisColumns, restrictedTo } from './analysis-columns';
 import { byGroup } from './by-group';
 import { cautions } from './cautions';
@@ -50,6 +50,19 @@ export function analyse(
   known: ReadonlyMap<string, Piece> = new Map(),
 ): AnalysisResult {
   return moduleOf(analysis).run(analysis, 'rows' in analysis ? restrictedTo(analysis.rows, columns) : columns, tell, known);
+}
+
+/** Some pieces of an analysis, from columns that are cut down to its rows: the same as in the result of the whole. */
+export function computePieces(
+  analysis: Analysis,
+  columns: AnalysisColumns,
+  wanted: ReadonlySet<string>,
+  prepared: PreparedVariables,
+  tell: Tell,
+): ReadonlyMap<string, Piece> {
+  const apart = moduleOf(analysis).pieces?.apart;
+  if (!apart) throw new Error(`an analysis of kind ${analysis.kind} has no pieces that are computed apart`);
+  return apart.compute(analysis, columns, wanted, prepared, tell);
 }
 
 /** The variables whose columns an analysis needs, those included that its rows depend on. @throws {DomainError} one that cannot serve */

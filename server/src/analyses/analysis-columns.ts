@@ -29,6 +29,8 @@ export interface AnalysisColumns {
   /** How many rows of the study are computed with. */
   readonly rowsInUse: number;
   readonly codebook: CodebookFacts;
+  /** Whether they have been cut down already to the rows that the request is about. */
+  readonly restricted?: true;
 }
 
 /** The codebook as far as an analysis looks at it. */
@@ -59,7 +61,7 @@ export function rowNumber({ rows }: Pick<AnalysisColumns, 'rows'>, place: number
 
 /** Cuts columns down to the rows of one group and those complete for a set. */
 export function restrictedTo({ completeFor, group }: AnalysisRows, columns: AnalysisColumns): AnalysisColumns {
-  if (completeFor.length === 0 && group === null) return columns;
+  if (columns.restricted || isAllRows({ completeFor, group })) return columns;
   const needed = completeFor.map((id) => columnOf(columns, id));
   const labels = group && columnOf(columns, group.by);
   const all = columns.values[0] ?? new Float64Array(0);
@@ -70,7 +72,13 @@ export function restrictedTo({ completeFor, group }: AnalysisRows, columns: Anal
     ...columns,
     values: columns.values.map((column) => valuesAt(column, places)),
     rows: places.map((place) => columns.rows?.[place] ?? place),
+    restricted: true,
   };
+}
+
+/** Whether a request is about all rows in use. */
+export function isAllRows({ completeFor, group }: AnalysisRows): boolean {
+  return completeFor.length === 0 && group === null;
 }
 
 export function valuesAt(values: Float64Array, places: Uint32Array): Float64Array {

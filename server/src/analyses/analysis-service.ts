@@ -10,11 +10,13 @@ import { type AnalysisColumns, factsOf } from './analysis-columns';
 import { KeptPieces } from './kept-pieces';
 import { KeptResults } from './kept-results';
 import { resultKey } from './result-key';
+import { Spread, sharedProgress } from './spread';
 
 /** The one door to computing: loads a revision's columns and runs the analysis in a worker. */
 export class AnalysisService {
   readonly #kept: KeptResults;
   readonly #pieces = new KeptPieces();
+  readonly #spread: Spread;
 
   constructor(
     private readonly database: Database,
@@ -22,6 +24,7 @@ export class AnalysisService {
     private readonly workers: Workers,
   ) {
     this.#kept = new KeptResults(database);
+    this.#spread = new Spread(workers);
   }
 
   /** What hangs on the same columns, rows and request has the same result, which is kept for whoever asks again. */
@@ -49,9 +52,15 @@ export class AnalysisService {
       rowsInUse: rows?.length ?? table.rows,
       codebook: factsOf(table.state, looksAt),
     };
-    const progress = new Float64Array(new SharedArrayBuffer(2 * Float64Array.BYTES_PER_ELEMENT));
-    tell(() => ({ what: counts ?? '', done: progress[0] ?? 0, total: progress[1] ?? 0 }));
-    const known = this.#pieces.known(table, analysis);
+    const what = counts ?? '';
+    const kept = this.#pieces.known(table, analysis);
+    const spread = await this.#spread.pieces(table, analysis, columns, kept, {
+      signal,
+      progress: (of) => tell(() => ({ what, ...of() })),
+    });
+    const known = new Map([...kept, ...spread]);
+    const progress = sharedProgress();
+    if (spread.size === 0) tell(() => ({ what, done: progress[0] ?? 0, total: progress[1] ?? 0 }));
     const result = await this.workers.run({ task: 'analyse', analysis, columns, progress, known }, signal);
     this.#pieces.keep(table, analysis, result);
     const namesRows = rowNamer(analysis);

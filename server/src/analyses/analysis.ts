@@ -1,4 +1,5 @@
 import type { AnalysisKind, RequestOf, ResultOfKind, Variable } from '@ivlen/contract';
+import type { ColumnSums, RankColumn } from '@ivlen/core';
 import type { AnalysisColumns, CodebookField } from './analysis-columns';
 
 /** Told while an analysis goes on: how much is done, and of how much. */
@@ -15,6 +16,35 @@ export interface Pieces<K extends AnalysisKind> {
   of(request: RequestOf<K>): { readonly key: string; readonly variables: readonly string[] }[];
   /** The same parts of a result, by their keys. */
   from(request: RequestOf<K>, result: ResultOfKind<K>): ReadonlyMap<string, Piece>;
+  /** Present where some of them can be computed apart, so that threads share the work. */
+  readonly apart?: PiecesApart<K>;
+}
+
+/** What was made of columns before pieces are computed. */
+export interface PreparedVariables {
+  readonly ranks: ReadonlyMap<string, RankColumn>;
+  /** Of several variables together, in the order of the request. */
+  readonly sums: { readonly of: readonly string[]; readonly sums: ColumnSums } | null;
+}
+
+export interface PiecesApart<K extends AnalysisKind> {
+  /** The variables that are to be ranked, those whose sums are to be taken, and how many numbers are gone through after that. */
+  needs(request: RequestOf<K>, wanted: ReadonlySet<string>, rows: number): PieceNeeds;
+  /** @param columns only the rows that the request is about */
+  compute(
+    request: RequestOf<K>,
+    columns: AnalysisColumns,
+    wanted: ReadonlySet<string>,
+    prepared: PreparedVariables,
+    tell: Tell,
+  ): ReadonlyMap<string, Piece>;
+}
+
+export interface PieceNeeds {
+  readonly ranks: readonly string[];
+  readonly sums: readonly string[];
+  /** How many numbers are gone through. */
+  readonly effort: number;
 }
 
 /** One kind of analysis. Listed in `analyses.ts`; request and result stand in the contract. */

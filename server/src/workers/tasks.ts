@@ -1,7 +1,8 @@
-import type { Analysis, AnalysisResult, Derivation } from '@ivlen/contract';
-import { analyse } from '../analyses/analyses';
-import type { Piece } from '../analyses/analysis';
-import type { AnalysisColumns } from '../analyses/analysis-columns';
+import type { Analysis, AnalysisResult, AnalysisRows, Derivation } from '@ivlen/contract';
+import { type ColumnSums, columnSums, type RankColumn, rankColumn } from '@ivlen/core';
+import { analyse, computePieces } from '../analyses/analyses';
+import type { Piece, PreparedVariables } from '../analyses/analysis';
+import { type AnalysisColumns, restrictedTo } from '../analyses/analysis-columns';
 import { type ReadArchive, type ReadArchiveRequest, readArchive } from '../archives/read-archive';
 import { computeDerived, type DerivedColumn, type DerivedSources } from '../derivations/compute-derived';
 import { type WriteExportRequest, writeExport } from '../exports/write-export';
@@ -21,6 +22,19 @@ export type Task =
       progress: Float64Array;
       /** Parts of the result that are known. */
       known: ReadonlyMap<string, Piece>;
+    }
+  /** Cuts columns down to some rows, into shared memory. */
+  | { task: 'restrict'; rows: AnalysisRows; columns: AnalysisColumns }
+  /** Sorts a column, into shared memory. */
+  | { task: 'rank'; values: Float64Array }
+  | { task: 'sum'; columns: readonly Float64Array[]; stretches: readonly number[] }
+  | {
+      task: 'pieces';
+      analysis: Analysis;
+      columns: AnalysisColumns;
+      wanted: ReadonlySet<string>;
+      prepared: PreparedVariables;
+      progress: Float64Array;
     };
 
 export interface TaskResults {
@@ -29,6 +43,10 @@ export interface TaskResults {
   'write-export': undefined;
   derive: DerivedColumn;
   analyse: AnalysisResult;
+  restrict: AnalysisColumns;
+  rank: RankColumn;
+  sum: readonly ColumnSums[];
+  pieces: ReadonlyMap<string, Piece>;
 }
 export type TaskResult<T extends Task> = TaskResults[T['task']];
 
@@ -44,14 +62,32 @@ export async function perform(task: Task): Promise<TaskResults[keyof TaskResults
     case 'derive':
       return computeDerived(task.derivation, task.sources);
     case 'analyse':
-      return analyse(
-        task.analysis,
-        task.columns,
-        (done, total) => {
-          task.progress[0] = done;
-          task.progress[1] = total;
-        },
-        task.known,
-      );
+      return analyse(task.analysis, task.columns, tellBy(task.progress), task.known);
+    case 'restrict': {
+      const { values, ...rest } = restrictedTo(task.rows, task.columns);
+      return { ...rest, values: values.map(shared) };
+    }
+    case 'rank': {
+      const { order, dense, ties } = rankColumn(task.values);
+      return { order: shared(order), dense: shared(dense), ties };
+    }
+    case 'sum':
+      return task.stretches.map((stretch) => columnSums(task.columns, stretch));
+    case 'pieces':
+      return computePieces(task.analysis, task.columns, task.wanted, task.prepared, tellBy(task.progress));
   }
+}
+
+function tellBy(progress: Float64Array) {
+  return (done: number, total: number) => {
+    progress[0] = done;
+    progress[1] = total;
+  };
+}
+
+/** The same numbers in memory that all threads read. */
+function shared<T extends Float64Array | Int32Array | Uint32Array>(values: T): T {
+  const copy = new (values.constructor as new (memory: SharedArrayBuffer) => T)(new SharedArrayBuffer(values.byteLength));
+  copy.set(values);
+  return copy;
 }

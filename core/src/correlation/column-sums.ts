@@ -1,0 +1,72 @@
+import { shiftedProducts } from '../kernels/shifted-products';
+import type { ShiftedProducts } from '../kernels/shifted-sums';
+import { assertSameLength } from './options';
+
+/** Rows whose sums are taken together. */
+const STRETCH = 16_384;
+const SAMPLED = 255;
+
+/** Sums and products over the rows of some columns, each shifted to about its middle. */
+export interface ColumnSums extends ShiftedProducts {
+  readonly shifts: Float64Array;
+}
+
+/**
+ * In how many stretches the rows of columns are summed.
+ *
+ * @example
+ * sumStretches(100_000); // 7
+ */
+export function sumStretches(rows: number): number {
+  return Math.max(1, Math.ceil(rows / STRETCH));
+}
+
+/**
+ * Sums and products over one stretch of the rows of some columns: what Pearson's coefficients of all their pairs are made of.
+ * `addColumnSums` puts the stretches together; the digits do not depend on who summed which.
+ * @param columns of the same length; NaN is missing and counts for 0
+ * @param stretch below `sumStretches`
+ * @throws {RangeError} columns of unequal length, or a stretch that there is not.
+ *
+ * @example
+ * columnSums([Float64Array.of(1, 2, 4)], 0).totals; // [1]
+ */
+export function columnSums(columns: readonly Float64Array[], stretch: number): ColumnSums {
+  for (const column of columns) assertSameLength(columns[0], column);
+  const rows = columns[0]?.length ?? 0;
+  if (!(Number.isInteger(stretch) && stretch >= 0 && stretch < sumStretches(rows))) {
+    throw new RangeError(`stretch must be a whole number below ${sumStretches(rows)}; got ${stretch}`);
+  }
+  const shifts = Float64Array.from(columns, middleOf);
+  const from = stretch * STRETCH;
+  const part = columns.map((column) => column.subarray(from, from + STRETCH));
+  return { shifts, ...shiftedProducts(part, shifts, rows) };
+}
+
+/**
+ * Adds the sums of all stretches, which must be in their order.
+ *
+ * @example
+ * addColumnSums([columnSums([Float64Array.of(1, 2, 4)], 0)]).products; // [5]
+ */
+export function addColumnSums(parts: readonly ColumnSums[]): ColumnSums {
+  const [first, ...others] = parts;
+  if (!first) throw new RangeError('there must be a stretch to add');
+  const sums = { shifts: first.shifts, products: first.products.slice(), totals: first.totals.slice(), present: first.present.slice() };
+  for (const other of others) {
+    for (const name of ['products', 'totals', 'present'] as const) {
+      const [sum, part] = [sums[name], other[name]];
+      for (let k = 0; k < sum.length; k++) sum[k] += part[k];
+    }
+  }
+  return sums;
+}
+
+/** About the median: the middle one of some values spread over the column; a constant's own value. */
+function middleOf(values: Float64Array): number {
+  const step = Math.max(1, Math.floor(values.length / SAMPLED));
+  const sample: number[] = [];
+  for (let i = 0; i < values.length; i += step) if (values[i] === values[i]) sample.push(values[i]);
+  const middle = Float64Array.from(sample).sort()[sample.length >> 1];
+  return middle ?? values.find((value) => value === value) ?? 0;
+}

@@ -1,3 +1,4 @@
+export { matrixInParts } from './analyses/matrix-in-parts';
 export { createApp } from './app';
 export { connect, type Database } from './database/connect';
 export { migrate } from './database/migrate';
@@ -6,4 +7,4 @@ export { readBytes } from './imports/read-bytes';
 export { Spool } from './imports/spool';
 export { Jobs } from './jobs/jobs';
 export { createStudy } from './studies/create-study';
-export { createInlineWorkers, type Workers } from './workers/workers';
+export { createInlineWorkers, createWorkerPool, type Workers } from './workers/workers';

@@ -2,6 +2,7 @@ import { type Analysis, analysisSchema, type StudyState } from '@ivlen/contract'
 import { createInlineWorkers, type Workers } from '@ivlen/server';
 import { expect, it, test } from 'vitest';
 import { analyse } from '../src/analyses/analyses';
+import { NO_PIECES } from '../src/analyses/analysis';
 import { type AnalysisColumns, factsOf } from '../src/analyses/analysis-columns';
 import { Spread } from '../src/analyses/spread';
 import type { Task } from '../src/workers/tasks';
@@ -66,8 +67,8 @@ function noting(threads: number): Workers & { readonly tasks: Task['task'][] } {
 
 const tools = { signal: new AbortController().signal, progress: () => {} };
 async function spread(on: Spread, analysis: Analysis) {
-  const known = await on.pieces(table, analysis, columns, new Map(), tools);
-  return { pieces: known.size, result: analyse(analysis, columns, () => {}, known) };
+  const known = await on.pieces(table, analysis, columns, NO_PIECES, tools);
+  return { pieces: known.places.length, result: analyse(analysis, columns, () => {}, known) };
 }
 
 test.each([
@@ -93,22 +94,22 @@ it('sorts each column once: a further variable costs only its own sort and pairs
   const workers = noting(2);
   const on = new Spread(workers);
   const nine = request({ method: 'spearman', variables: IDS.slice(0, 9) });
-  const known = await on.pieces(table, nine, columns, new Map(), tools);
+  const known = await on.pieces(table, nine, columns, NO_PIECES, tools);
   expect(workers.tasks.filter((task) => task === 'rank')).toHaveLength(9);
   workers.tasks.length = 0;
   const more = await on.pieces(table, request({ method: 'spearman' }), columns, known, tools);
-  expect([more.size, workers.tasks.filter((task) => task === 'rank').length]).toEqual([9, 1]);
+  expect([more.places.length, workers.tasks.filter((task) => task === 'rank').length]).toEqual([9, 1]);
   workers.tasks.length = 0;
   // Another coefficient of ranks, on the same sorted columns.
-  expect((await on.pieces(table, request({ method: 'kendall' }), columns, new Map(), tools)).size).toBe(45);
+  expect((await on.pieces(table, request({ method: 'kendall' }), columns, NO_PIECES, tools)).places.length).toBe(45);
   expect(workers.tasks).toEqual(['pieces', 'pieces']);
 });
 
 it('leaves small work whole, and what is known alone', async () => {
   const workers = noting(2);
   const small = { ...columns, rowsInUse: 100, values: values.map((column) => column.slice(0, 100)) };
-  expect((await new Spread(workers).pieces(table, request({}), small, new Map(), tools)).size).toBe(0);
-  const all = await new Spread(createInlineWorkers(2)).pieces(table, request({}), columns, new Map(), tools);
-  expect((await new Spread(workers).pieces(table, request({}), columns, all, tools)).size).toBe(0);
+  expect((await new Spread(workers).pieces(table, request({}), small, NO_PIECES, tools)).places.length).toBe(0);
+  const all = await new Spread(createInlineWorkers(2)).pieces(table, request({}), columns, NO_PIECES, tools);
+  expect((await new Spread(workers).pieces(table, request({}), columns, all, tools)).places.length).toBe(0);
   expect(workers.tasks).toEqual([]);
 });

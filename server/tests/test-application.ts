@@ -51,7 +51,7 @@ function applicationOn(database: Database, folder: string, close: () => Promise<
     run: (task, signal) => {
       if (task.task === 'analyse') {
         computed.push(task.analysis.kind);
-        pairsKnown.push(task.known.size);
+        pairsKnown.push(task.known.places.length);
       }
       return inline.run(task, signal);
     },

@@ -11,7 +11,7 @@ export interface MatrixOptions extends CorrelationOptions {
   missing: MissingRule;
   /** Adjusts the p-values of the distinct pairs for their number; by default they stay as they are. */
   adjust?: Adjustment;
-  /** The pairs to be computed, row above column; the others stay NaN. Default: all. Not to be combined with `adjust`. */
+  /** The cells to be computed, row not less than column; the others stay NaN. Default: all. Not to be combined with `adjust`. */
   only?: (row: number, column: number) => boolean;
   /** What was made of the columns before, as they are here. Not to be combined with listwise deletion. */
   prepared?: PreparedColumns;
@@ -63,9 +63,7 @@ export function correlationMatrix(columns: readonly Float64Array[], options: Mat
   const matrix = emptyMatrix(columns.length, options.method);
   let done = 0;
   for (let i = 0; i < matrix.size; i++) {
-    const { coefficient, n, undefinedBecause } = matrixDiagonal(used[i]);
-    const cell = i * matrix.size + i;
-    [matrix.coefficient[cell], matrix.n[cell], matrix.undefinedBecause[cell]] = [coefficient, n, undefinedBecause];
+    if (!options.only || options.only(i, i)) setDiagonal(matrix, i, matrixDiagonal(used[i]));
     for (let j = 0; j < i; j++) {
       if (options.only && !options.only(i, j)) continue;
       setPair(matrix, i, j, pairs.test(i, j));
@@ -94,6 +92,13 @@ function emptyMatrix(size: number, method: Method): Draft {
     pMethod: new Array<PMethod>(cells).fill(METHODS[method].approximateP),
     undefinedBecause: new Array<UndefinedBecause | null>(cells).fill(null),
   };
+}
+
+function setDiagonal(matrix: Draft, i: number, { coefficient, n, undefinedBecause }: MatrixDiagonal): void {
+  const cell = i * matrix.size + i;
+  matrix.coefficient[cell] = coefficient;
+  matrix.n[cell] = n;
+  matrix.undefinedBecause[cell] = undefinedBecause;
 }
 
 /** What a matrix says of a variable with itself. */

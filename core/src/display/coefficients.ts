@@ -17,6 +17,8 @@ export interface CoefficientWords {
   readonly onRanks: Method;
   /** Fewer rows than this give no interval, and no comparison from n alone. */
   readonly fewestForInterval: number;
+  /** About how often a matrix goes through the rows of a pair whose columns are sorted or summed already. */
+  readonly passes: number;
   /** Whether two that share a variable are compared by a formula; others by the bootstrap. */
   readonly dependentFormula: boolean;
 }
@@ -34,6 +36,7 @@ export const COEFFICIENTS: Readonly<Record<Method, CoefficientWords>> = {
     ofRanks: false,
     onRanks: 'spearman',
     fewestForInterval: 4,
+    passes: 1,
     dependentFormula: true,
   },
   spearman: {
@@ -45,6 +48,7 @@ export const COEFFICIENTS: Readonly<Record<Method, CoefficientWords>> = {
     ofRanks: true,
     onRanks: 'spearman',
     fewestForInterval: 4,
+    passes: 1,
     dependentFormula: false,
   },
   kendall: {
@@ -56,6 +60,7 @@ export const COEFFICIENTS: Readonly<Record<Method, CoefficientWords>> = {
     ofRanks: true,
     onRanks: 'kendall',
     fewestForInterval: 5,
+    passes: 30,
     dependentFormula: false,
   },
 };

@@ -1,5 +1,5 @@
 import type { Analysis, AnalysisKind, AnalysisResult, Variable } from '@ivlen/contract';
-import type { AnalysisModule, NameOf, Piece, PreparedVariables, Tell } from './analysis';
+import { type AnalysisModule, type NameOf, NO_PIECES, type Pieces, type PreparedVariables, type Tell } from './analysis';
 import { type AnalysisColumns, restrictedTo } from './analysis-columns';
 import { byGroup } from './by-group';
 import { cautions } from './cautions';
@@ -43,26 +43,21 @@ export function moduleOf({ kind }: Analysis): AnalysisModule<AnalysisKind> {
 }
 
 /** Every analysis goes through here: a pure function of columns and request. */
-export function analyse(
-  analysis: Analysis,
-  columns: AnalysisColumns,
-  tell: Tell = () => {},
-  known: ReadonlyMap<string, Piece> = new Map(),
-): AnalysisResult {
+export function analyse(analysis: Analysis, columns: AnalysisColumns, tell: Tell = () => {}, known: Pieces = NO_PIECES): AnalysisResult {
   return moduleOf(analysis).run(analysis, 'rows' in analysis ? restrictedTo(analysis.rows, columns) : columns, tell, known);
 }
 
-/** Some pieces of an analysis, from columns that are cut down to its rows: the same as in the result of the whole. */
+/** The parts of an analysis at some places, from columns that are cut down to its rows: the same as in the whole. */
 export function computePieces(
   analysis: Analysis,
   columns: AnalysisColumns,
-  wanted: ReadonlySet<string>,
+  places: readonly number[],
   prepared: PreparedVariables,
   tell: Tell,
-): ReadonlyMap<string, Piece> {
-  const apart = moduleOf(analysis).pieces?.apart;
-  if (!apart) throw new Error(`an analysis of kind ${analysis.kind} has no pieces that are computed apart`);
-  return apart.compute(analysis, columns, wanted, prepared, tell);
+): Pieces {
+  const { pieces } = moduleOf(analysis);
+  if (!pieces) throw new Error(`an analysis of kind ${analysis.kind} does not fall into pieces`);
+  return pieces.compute(analysis, columns, places, prepared, tell);
 }
 
 /** The variables whose columns an analysis needs, those included that its rows depend on. @throws {DomainError} one that cannot serve */

@@ -7,7 +7,7 @@ import { getTable } from '../studies/study-repository';
 import type { Workers } from '../workers/workers';
 import { moduleOf, neededVariables, rowNamer } from './analyses';
 import { type AnalysisColumns, factsOf } from './analysis-columns';
-import { KeptPieces } from './kept-pieces';
+import { joinPieces, KeptPieces } from './kept-pieces';
 import { KeptResults } from './kept-results';
 import { resultKey } from './result-key';
 import { Spread, sharedProgress } from './spread';
@@ -58,9 +58,9 @@ export class AnalysisService {
       signal,
       progress: (of) => tell(() => ({ what, ...of() })),
     });
-    const known = new Map([...kept, ...spread]);
+    const known = joinPieces(kept, spread);
     const progress = sharedProgress();
-    if (spread.size === 0) tell(() => ({ what, done: progress[0] ?? 0, total: progress[1] ?? 0 }));
+    if (spread.places.length === 0) tell(() => ({ what, done: progress[0] ?? 0, total: progress[1] ?? 0 }));
     const result = await this.workers.run({ task: 'analyse', analysis, columns, progress, known }, signal);
     this.#pieces.keep(table, analysis, result);
     const namesRows = rowNamer(analysis);

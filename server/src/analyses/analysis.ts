@@ -8,43 +8,47 @@ export type Tell = (done: number, total: number) => void;
 /** What a row number, from 0, is called by the identifier; null where nothing names it. */
 export type NameOf = (row: number) => string | null;
 
-/** A part of a result, as it is kept; its kind alone knows what it holds. */
-export type Piece = Readonly<Record<string, unknown>>;
+/**
+ * Some of the parts that a result is made of: where each stands in the list that its kind gives, and, field by field, what
+ * it is. Fields go between threads much faster than an object for each part. The kind alone knows what they hold.
+ */
+export interface Pieces {
+  readonly places: readonly number[];
+  readonly fields: Readonly<Record<string, readonly unknown[]>>;
+}
 
-export interface Pieces<K extends AnalysisKind> {
-  /** The parts of a request that are worth keeping: what each is, and the variables it rests on. */
-  of(request: RequestOf<K>): { readonly key: string; readonly variables: readonly string[] }[];
-  /** The same parts of a result, by their keys. */
-  from(request: RequestOf<K>, result: ResultOfKind<K>): ReadonlyMap<string, Piece>;
-  /** Present where some of them can be computed apart, so that threads share the work. */
-  readonly apart?: PiecesApart<K>;
+export const NO_PIECES: Pieces = { places: [], fields: {} };
+
+/** What a part is, told apart from all others of the same rows, and the variables it rests on. */
+export interface PieceKey {
+  readonly key: string;
+  readonly variables: readonly string[];
+}
+
+/** How a kind of result falls into parts, which are kept by themselves and can be computed apart. */
+export interface InPieces<K extends AnalysisKind> {
+  of(request: RequestOf<K>): readonly PieceKey[];
+  /** All parts of a result. */
+  from(request: RequestOf<K>, result: ResultOfKind<K>): Pieces;
+  /** What is to be made of the columns for the parts at some places. */
+  needs(request: RequestOf<K>, places: readonly number[], rows: number): PieceNeeds;
+  /** @param columns only the rows that the request is about */
+  compute(request: RequestOf<K>, columns: AnalysisColumns, places: readonly number[], prepared: PreparedVariables, tell: Tell): Pieces;
+}
+
+export interface PieceNeeds {
+  /** Variables that are to be ranked. */
+  readonly ranks: readonly string[];
+  /** Variables whose sums and products are to be taken, together. */
+  readonly sums: readonly string[];
+  /** How many numbers are gone through. */
+  readonly effort: number;
 }
 
 /** What was made of columns before pieces are computed. */
 export interface PreparedVariables {
   readonly ranks: ReadonlyMap<string, RankColumn>;
-  /** Of several variables together, in the order of the request. */
   readonly sums: { readonly of: readonly string[]; readonly sums: ColumnSums } | null;
-}
-
-export interface PiecesApart<K extends AnalysisKind> {
-  /** The variables that are to be ranked, those whose sums are to be taken, and how many numbers are gone through after that. */
-  needs(request: RequestOf<K>, wanted: ReadonlySet<string>, rows: number): PieceNeeds;
-  /** @param columns only the rows that the request is about */
-  compute(
-    request: RequestOf<K>,
-    columns: AnalysisColumns,
-    wanted: ReadonlySet<string>,
-    prepared: PreparedVariables,
-    tell: Tell,
-  ): ReadonlyMap<string, Piece>;
-}
-
-export interface PieceNeeds {
-  readonly ranks: readonly string[];
-  readonly sums: readonly string[];
-  /** How many numbers are gone through. */
-  readonly effort: number;
 }
 
 /** One kind of analysis. Listed in `analyses.ts`; request and result stand in the contract. */
@@ -55,11 +59,11 @@ export interface AnalysisModule<K extends AnalysisKind> {
   readonly looksAt?: readonly CodebookField[];
   /**
    * @param columns only the rows that the request is about
-   * @param known pieces that were computed before, by their keys
+   * @param known parts that were computed before
    */
-  run(request: RequestOf<K>, columns: AnalysisColumns, tell: Tell, known: ReadonlyMap<string, Piece>): ResultOfKind<K>;
+  run(request: RequestOf<K>, columns: AnalysisColumns, tell: Tell, known: Pieces): ResultOfKind<K>;
   /** Parts that are kept by themselves, so that a request which shares some of them computes only the others. */
-  readonly pieces?: Pieces<K>;
+  readonly pieces?: InPieces<K>;
   /** What its progress counts, if it can take long. */
   readonly counts?: string;
   /** Puts the names of rows into a result that lists rows, which are numbered from 1. */

@@ -1,55 +1,60 @@
 import type { CorrelationResult } from '@ivlen/contract';
 import type { CorrelationMatrix } from '@ivlen/core';
-import type { Piece } from './analysis';
+import type { Pieces } from './analysis';
 import type { PairCorrelation } from './correlation-test';
 import { figure } from './figures';
 
-export const FIELDS = ['coefficient', 'pValue', 'log10P', 'n', 'low', 'high', 'pMethod', 'undefinedBecause'] as const;
-/** What a matrix says of one pair. */
-export type Cell = { readonly [F in (typeof FIELDS)[number]]: CorrelationResult[F][number] };
+const FIELDS = ['coefficient', 'pValue', 'log10P', 'n', 'low', 'high', 'pMethod', 'undefinedBecause'] as const;
+type Field = (typeof FIELDS)[number];
+/** What a matrix says of some pairs, field by field. */
+type Fields = { readonly [F in Field]: CorrelationResult[F][number][] };
 
-export function matrixCell(matrix: CorrelationMatrix, at: number): Cell {
-  return {
-    coefficient: figure(matrix.coefficient[at] ?? Number.NaN),
-    pValue: figure(matrix.pValue[at] ?? Number.NaN),
-    log10P: figure(matrix.log10P[at] ?? Number.NaN),
-    n: matrix.n[at] ?? 0,
-    low: figure(matrix.low[at] ?? Number.NaN),
-    high: figure(matrix.high[at] ?? Number.NaN),
-    pMethod: matrix.pMethod[at] ?? 't',
-    undefinedBecause: matrix.undefinedBecause[at] ?? null,
-  };
+/** Cells of a matrix, by the place of the pair in its list; as seen from the variable whose id comes first. */
+export class Cells implements Pieces {
+  readonly places: number[] = [];
+  readonly fields: Fields = { coefficient: [], pValue: [], log10P: [], n: [], low: [], high: [], pMethod: [], undefinedBecause: [] };
+
+  addFromMatrix(place: number, matrix: CorrelationMatrix, at: number): void {
+    const { fields } = this;
+    this.places.push(place);
+    fields.coefficient.push(figure(matrix.coefficient[at] ?? Number.NaN));
+    fields.pValue.push(figure(matrix.pValue[at] ?? Number.NaN));
+    fields.log10P.push(figure(matrix.log10P[at] ?? Number.NaN));
+    fields.n.push(matrix.n[at] ?? 0);
+    fields.low.push(figure(matrix.low[at] ?? Number.NaN));
+    fields.high.push(figure(matrix.high[at] ?? Number.NaN));
+    fields.pMethod.push(matrix.pMethod[at] ?? 't');
+    fields.undefinedBecause.push(matrix.undefinedBecause[at] ?? null);
+  }
+
+  addTest(place: number, test: PairCorrelation): void {
+    const { fields } = this;
+    this.places.push(place);
+    fields.coefficient.push(figure(test.coefficient));
+    fields.pValue.push(figure(test.pValue));
+    fields.log10P.push(figure(test.log10P));
+    fields.n.push(test.n);
+    fields.low.push(test.interval?.low ?? null);
+    fields.high.push(test.interval?.high ?? null);
+    fields.pMethod.push(test.pMethod);
+    fields.undefinedBecause.push(test.undefinedBecause ?? null);
+  }
+
+  addFromResult(place: number, result: CorrelationResult, at: number): void {
+    this.places.push(place);
+    for (const field of FIELDS) this.fields[field].push(result[field][at] as never);
+  }
 }
 
-export function testCell(test: PairCorrelation): Cell {
-  return {
-    coefficient: figure(test.coefficient),
-    pValue: figure(test.pValue),
-    log10P: figure(test.log10P),
-    n: test.n,
-    low: test.interval?.low ?? null,
-    high: test.interval?.high ?? null,
-    pMethod: test.pMethod,
-    undefinedBecause: test.undefinedBecause ?? null,
-  };
+/** Writes a cell into a result, at its place and, with x and y exchanged, at the other side of the diagonal. */
+export function writeCell(result: CorrelationResult, { fields }: Pieces, k: number, at: number, across: number): void {
+  const own = fields as Fields;
+  for (const field of FIELDS) {
+    result[field][at] = own[field][k] as never;
+    result[field][across] = own[field][k] as never;
+  }
+  const because = own.undefinedBecause[k] ?? null;
+  if (because === 'constant-x' || because === 'constant-y') result.undefinedBecause[across] = EXCHANGED[because];
 }
 
-const MIRRORED = { 'constant-x': 'constant-y', 'constant-y': 'constant-x' } as const;
-
-/** The same pair with x and y exchanged. */
-export function mirrored(cell: Cell): Cell {
-  const because = cell.undefinedBecause;
-  return because === 'constant-x' || because === 'constant-y' ? { ...cell, undefinedBecause: MIRRORED[because] } : cell;
-}
-
-export function writeCell(result: CorrelationResult, at: number, cell: Cell): void {
-  const set = <F extends (typeof FIELDS)[number]>(field: F) => {
-    result[field][at] = cell[field] as never;
-  };
-  FIELDS.forEach(set);
-}
-
-export function readCell(piece: Piece | undefined): Cell {
-  if (!piece) throw new Error('a pair of the matrix was neither known nor computed');
-  return piece as Cell;
-}
+const EXCHANGED = { 'constant-x': 'constant-y', 'constant-y': 'constant-x' } as const;

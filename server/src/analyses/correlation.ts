@@ -1,8 +1,8 @@
 import { type CorrelationRequest, type CorrelationResult, methodForPair } from '@ivlen/contract';
-import { byMethod, COEFFICIENTS, correlationMatrix, type Method, matrixDiagonal } from '@ivlen/core';
-import type { AnalysisModule, Piece, PieceNeeds, PreparedVariables, Tell } from './analysis';
+import { byMethod, COEFFICIENTS, correlationMatrix, METHOD_NAMES, type Method, matrixDiagonal } from '@ivlen/core';
+import type { AnalysisModule, PieceKey, PieceNeeds, Pieces, PreparedVariables, Tell } from './analysis';
 import { type AnalysisColumns, columnOf } from './analysis-columns';
-import { type Cell, FIELDS, matrixCell, mirrored, readCell, testCell, writeCell } from './correlation-cells';
+import { Cells, writeCell } from './correlation-cells';
 import { correlationOf, intervalKind } from './correlation-test';
 import { figure } from './figures';
 import { allCorrelatable } from './needed-variables';
@@ -11,27 +11,23 @@ import { allCorrelatable } from './needed-variables';
 export const correlation: AnalysisModule<'correlation'> = {
   needs: ({ variables, control }, all) => allCorrelatable(all, [...variables, ...control]),
   run: correlate,
-  pieces: { of: piecesOf, from: cellsOf, apart: { needs: needsOf, compute: computeCells } },
+  pieces: { of: keysOf, from: cellsOf, needs: needsOf, compute: computeCells },
   counts: 'pairs',
 };
 
 const NOTHING: PreparedVariables = { ranks: new Map(), sums: null };
 
-function correlate(
-  request: CorrelationRequest,
-  columns: AnalysisColumns,
-  tell: Tell,
-  known: ReadonlyMap<string, Piece>,
-): CorrelationResult {
+function correlate(request: CorrelationRequest, columns: AnalysisColumns, tell: Tell, known: Pieces): CorrelationResult {
   const pairs = pairsOf(request);
-  const wanted = new Set(pairs.flatMap(({ key }) => (known.has(key) ? [] : [key])));
-  const computed = computeCells(request, columns, wanted, NOTHING, tell);
+  const isKnown = new Set(known.places);
+  const wanted = pairs.flatMap((_, place) => (isKnown.has(place) ? [] : [place]));
   const result = emptyResult(request, columns);
   const size = request.variables.length;
-  for (const { i, j, key } of pairs) {
-    const cell = readCell(known.get(key) ?? computed.get(key));
-    writeCell(result, i * size + j, cell);
-    writeCell(result, j * size + i, mirrored(cell));
+  for (const cells of [known, computeCells(request, columns, wanted, NOTHING, tell)]) {
+    cells.places.forEach((place, k) => {
+      const { i, j } = pairs[place] ?? NO_PAIR;
+      writeCell(result, cells, k, i * size + j, j * size + i);
+    });
   }
   return result;
 }
@@ -63,35 +59,34 @@ function emptyResult({ variables, method, byVariable }: CorrelationRequest, colu
 }
 
 interface Pair {
-  /** Places of the two; the id of i comes first. */
+  /** Places of the two variables; the id of the first comes first. */
   readonly i: number;
   readonly j: number;
-  readonly key: string;
   readonly method: Method;
 }
+const NO_PAIR: Pair = { i: -1, j: -1, method: 'pearson' };
 
-function pairsOf(request: CorrelationRequest): Pair[] {
-  const { variables, method, byVariable, alternative, level, interval, control, rows } = request;
-  const how = JSON.stringify([alternative, level, interval, control, rows]);
+function pairsOf({ variables, method, byVariable }: CorrelationRequest): Pair[] {
   return variables.flatMap((a, i) =>
     variables.slice(0, i).map((b, j) => {
       const own = methodForPair(method, byVariable, a, b);
-      const [first, second] = a < b ? [a, b] : [b, a];
-      // What tells the coefficient of a pair apart from all others of the same rows.
-      return { ...(a < b ? { i, j } : { i: j, j: i }), key: JSON.stringify([first, second, own]) + how, method: own };
+      return a < b ? { i, j, method: own } : { i: j, j: i, method: own };
     }),
   );
 }
 
-function piecesOf(request: CorrelationRequest) {
-  const { variables, control, rows } = request;
+function keysOf(request: CorrelationRequest): PieceKey[] {
+  const { variables, alternative, level, interval, control, rows } = request;
+  const how = JSON.stringify([alternative, level, interval, control, rows]);
   const others = [...control, ...rows.completeFor, ...(rows.group ? [rows.group.by] : [])];
-  return pairsOf(request).map(({ i, j, key }) => ({ key, variables: [variables[i] ?? '', variables[j] ?? '', ...others] }));
+  return pairsOf(request).map(({ i, j, method }) => ({
+    key: `${method} ${how}`,
+    variables: [variables[i] ?? '', variables[j] ?? '', ...others],
+  }));
 }
 
 /** Resamples that a bootstrap interval goes through. */
 const RESAMPLES = 2000;
-
 /** Sorting a column, or fitting a pair to what is held constant, takes about as long as going through it so often. */
 const SORTING = 10;
 const FITTING = 10;
@@ -101,64 +96,67 @@ function isByPair({ control, interval }: CorrelationRequest): boolean {
   return control.length > 0 || interval === 'bootstrap';
 }
 
-function needsOf(request: CorrelationRequest, wanted: ReadonlySet<string>, rows: number): PieceNeeds {
-  const pairs = pairsOf(request).filter(({ key }) => wanted.has(key));
-  const effort = pairs.length * rows;
-  if (isByPair(request)) return { ranks: [], sums: [], effort: effort * (request.interval === 'bootstrap' ? RESAMPLES : FITTING) };
+function needsOf(request: CorrelationRequest, places: readonly number[], rows: number): PieceNeeds {
+  const all = pairsOf(request);
+  const pairs = places.map((place) => all[place] ?? NO_PAIR);
+  if (isByPair(request)) {
+    return { ranks: [], sums: [], effort: pairs.length * rows * (request.interval === 'bootstrap' ? RESAMPLES : FITTING) };
+  }
   const touched = (ofRanks: boolean) => {
-    const places = pairs.filter(({ method }) => COEFFICIENTS[method].ofRanks === ofRanks).flatMap(({ i, j }) => [i, j]);
-    return request.variables.filter((_, place) => places.includes(place));
+    const variables = new Set(pairs.flatMap(({ i, j, method }) => (COEFFICIENTS[method].ofRanks === ofRanks ? [i, j] : [])));
+    return request.variables.filter((_, place) => variables.has(place));
   };
   const ranks = touched(true);
-  return { ranks, sums: touched(false), effort: effort + SORTING * ranks.length * rows };
+  const passes = pairs.reduce((sum, { method }) => sum + COEFFICIENTS[method].passes, 0);
+  return { ranks, sums: touched(false), effort: rows * (passes + SORTING * ranks.length) };
 }
 
-/** The cells of some pairs, as seen from the variable whose id comes first. */
+/** The cells of the pairs at some places. */
 function computeCells(
   request: CorrelationRequest,
   columns: AnalysisColumns,
-  wanted: ReadonlySet<string>,
+  places: readonly number[],
   prepared: PreparedVariables,
   tell: Tell,
-): Map<string, Cell> {
-  const cells = new Map<string, Cell>();
-  const pairs = pairsOf(request).filter(({ key }) => wanted.has(key));
-  const done = (more: number) => tell(cells.size + more, pairs.length);
-  if (isByPair(request)) {
-    const held = request.control.map((id) => columnOf(columns, id));
-    for (const { i, j, key, method } of pairs) {
-      const [x, y] = [columnOf(columns, request.variables[i] ?? ''), columnOf(columns, request.variables[j] ?? '')];
-      cells.set(key, testCell(correlationOf(method, x, y, held, request)));
-      done(0);
-    }
+): Cells {
+  const cells = new Cells();
+  const all = pairsOf(request);
+  const pairs = places.map((place) => ({ place, ...(all[place] ?? NO_PAIR) }));
+  const done = (more: number) => tell(cells.places.length + more, pairs.length);
+  if (!isByPair(request)) {
+    const byThis = byMethod((method) => pairs.filter((pair) => pair.method === method));
+    for (const method of METHOD_NAMES) addMatrix(cells, request, columns, method, byThis[method], prepared, done);
     return cells;
   }
-  const byThis = byMethod((method) => pairs.filter((pair) => pair.method === method));
-  for (const method of Object.keys(byThis) as Method[]) {
-    if (byThis[method].length > 0)
-      matrixCells(request, columns, method, byThis[method], prepared, done).forEach((cell, key) => void cells.set(key, cell));
+  const held = request.control.map((id) => columnOf(columns, id));
+  for (const { place, i, j, method } of pairs) {
+    const [x, y] = [columnOf(columns, request.variables[i] ?? ''), columnOf(columns, request.variables[j] ?? '')];
+    cells.addTest(place, correlationOf(method, x, y, held, request));
+    done(0);
   }
   return cells;
 }
 
-/** Some pairs by one method, computed as a matrix of the variables that they touch. */
-function matrixCells(
+/** Adds some pairs by one method, computed as a matrix of the variables that they touch. */
+function addMatrix(
+  cells: Cells,
   { variables, alternative, level, interval }: CorrelationRequest,
   columns: AnalysisColumns,
   method: Method,
-  pairs: readonly Pair[],
+  pairs: readonly (Pair & { readonly place: number })[],
   { ranks, sums }: PreparedVariables,
   done: (more: number) => void,
-): Map<string, Cell> {
+): void {
+  if (pairs.length === 0) return;
   const summed = COEFFICIENTS[method].ofRanks ? null : sums;
-  const touched = summed ? summed.of.map((id) => variables.indexOf(id)) : pairs.flatMap(({ i, j }) => [i, j]);
-  const places = [...new Set(touched)].sort((a, b) => a - b);
-  const size = places.length;
-  const at = new Map(places.map((place, k) => [place, k]));
-  const cellOf = ({ i, j }: Pair) => (at.get(i) ?? 0) * size + (at.get(j) ?? 0);
-  const wanted = new Set(pairs.flatMap(({ i, j, ...pair }) => [cellOf({ ...pair, i, j }), cellOf({ ...pair, i: j, j: i })]));
+  const touched = new Set(summed ? summed.of.map((id) => variables.indexOf(id)) : pairs.flatMap(({ i, j }) => [i, j]));
+  const used = variables.flatMap((_, i) => (touched.has(i) ? [i] : []));
+  const size = used.length;
+  const at = new Map(used.map((i, k) => [i, k]));
+  const cellOf = (i: number, j: number) => (at.get(i) ?? 0) * size + (at.get(j) ?? 0);
+  const wanted = new Set(pairs.flatMap(({ i, j }) => [cellOf(i, j), cellOf(j, i)]));
   const matrix = correlationMatrix(
-    places.map((place) => columnOf(columns, variables[place] ?? '')),
+    used.map((i) => columnOf(columns, variables[i] ?? '')),
     {
       method,
       // Listwise deletion has been done to the rows already.
@@ -167,16 +165,16 @@ function matrixCells(
       level,
       interval: intervalKind(method, interval),
       only: (row, column) => wanted.has(row * size + column),
-      prepared: { ranked: places.map((place) => ranks.get(variables[place] ?? '')), ...(summed ? { sums: summed.sums } : {}) },
+      prepared: { ranked: used.map((i) => ranks.get(variables[i] ?? '')), ...(summed ? { sums: summed.sums } : {}) },
       onProgress: done,
     },
   );
-  return new Map(pairs.map((pair) => [pair.key, matrixCell(matrix, cellOf(pair))]));
+  for (const { place, i, j } of pairs) cells.addFromMatrix(place, matrix, cellOf(i, j));
 }
 
-function cellsOf(request: CorrelationRequest, result: CorrelationResult): ReadonlyMap<string, Piece> {
+function cellsOf(request: CorrelationRequest, result: CorrelationResult): Cells {
+  const cells = new Cells();
   const size = request.variables.length;
-  return new Map(
-    pairsOf(request).map(({ i, j, key }) => [key, Object.fromEntries(FIELDS.map((field) => [field, result[field][i * size + j]]))]),
-  );
+  pairsOf(request).forEach(({ i, j }, place) => void cells.addFromResult(place, result, i * size + j));
+  return cells;
 }

@@ -1,37 +1,50 @@
-import type { Analysis, Variable } from '@ivlen/contract';
+import type { Analysis, AnalysisResult } from '@ivlen/contract';
 import type { Table } from '../columns/columns';
 import { moduleOf } from './analyses';
-import type { Piece } from './analysis';
+import { NO_PIECES, type Pieces } from './analysis';
 
 const MOST_PIECES = 200_000;
+/** What is kept of one piece: its fields in the order of their names. */
+type Kept = readonly unknown[];
 
 /** Parts of results, in memory, by what they rest on: ticking one more variable computes only its own pairs. */
 export class KeptPieces {
-  readonly #pieces = new Map<string, Piece>();
+  readonly #pieces = new Map<string, Kept>();
+  /** Names of the fields, by kind of analysis. */
+  readonly #fields = new Map<string, readonly string[]>();
 
-  /** The known parts of a request, by the keys that its kind gives them. */
-  known(table: Table, analysis: Analysis): ReadonlyMap<string, Piece> {
-    const found = new Map<string, Piece>();
-    for (const { key, variables } of moduleOf(analysis).pieces?.of(analysis) ?? []) {
-      const full = fullKey(table, key, variables);
-      const piece = this.#pieces.get(full);
-      if (!piece) continue;
-      found.set(key, piece);
+  /** The known parts of a request. */
+  known(table: Table, analysis: Analysis): Pieces {
+    const names = this.#fields.get(analysis.kind);
+    if (!names) return NO_PIECES;
+    const places: number[] = [];
+    const fields = names.map((): unknown[] => []);
+    keysOf(table, analysis).forEach((key, place) => {
+      const piece = this.#pieces.get(key);
+      if (!piece) return;
+      places.push(place);
+      piece.forEach((value, k) => void fields[k]?.push(value));
       // What is used again goes to the end of the line of those to be forgotten.
-      this.#pieces.delete(full);
-      this.#pieces.set(full, piece);
-    }
-    return found;
+      this.#pieces.delete(key);
+      this.#pieces.set(key, piece);
+    });
+    return { places, fields: Object.fromEntries(names.map((name, k) => [name, fields[k] ?? []])) };
   }
 
-  keep(table: Table, analysis: Analysis, result: Parameters<NonNullable<ReturnType<typeof moduleOf>['pieces']>['from']>[1]): void {
+  keep(table: Table, analysis: Analysis, result: AnalysisResult): void {
     const { pieces } = moduleOf(analysis);
     if (!pieces) return;
-    const found = pieces.from(analysis, result);
-    for (const { key, variables } of pieces.of(analysis)) {
-      const piece = found.get(key);
-      if (piece) this.#pieces.set(fullKey(table, key, variables), piece);
-    }
+    const { places, fields } = pieces.from(analysis, result);
+    this.#fields.set(analysis.kind, Object.keys(fields));
+    const keys = keysOf(table, analysis);
+    const values = Object.values(fields);
+    places.forEach(
+      (place, k) =>
+        void this.#pieces.set(
+          keys[place] ?? '',
+          values.map((field) => field[k]),
+        ),
+    );
     for (const oldest of this.#pieces.keys()) {
       if (this.#pieces.size <= MOST_PIECES) break;
       this.#pieces.delete(oldest);
@@ -39,7 +52,20 @@ export class KeptPieces {
   }
 }
 
-function fullKey({ study, state }: Table, key: string, variables: readonly string[]): string {
-  const version = (id: string) => state.variables.find((item: Variable) => item.id === id)?.version ?? 0;
-  return `${study} ${state.inUse?.version ?? ''} ${variables.map((id) => `${id}:${version(id)}`).join(' ')} ${key}`;
+/** What each part rests on: its own key, the rows in use, and the versions of its variables. */
+function keysOf({ study, state }: Table, analysis: Analysis): string[] {
+  const versions = new Map(state.variables.map(({ id, version }) => [id, version]));
+  const rows = `${study} ${state.inUse?.version ?? ''}`;
+  const keys = moduleOf(analysis).pieces?.of(analysis) ?? [];
+  return keys.map(({ key, variables }) => `${rows} ${variables.map((id) => `${id}:${versions.get(id) ?? 0}`).join(' ')} ${key}`);
+}
+
+/** Parts of the same result from two sources. */
+export function joinPieces(...sources: readonly Pieces[]): Pieces {
+  const some = sources.filter(({ places }) => places.length > 0);
+  const names = Object.keys(some[0]?.fields ?? {});
+  return {
+    places: some.flatMap(({ places }) => places),
+    fields: Object.fromEntries(names.map((name) => [name, some.flatMap(({ fields }) => fields[name] ?? [])])),
+  };
 }

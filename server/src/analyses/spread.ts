@@ -5,8 +5,9 @@ import type { Table } from '../columns/columns';
 import type { Progress } from '../jobs/jobs';
 import type { Workers } from '../workers/workers';
 import { moduleOf } from './analyses';
-import type { Piece, PreparedVariables } from './analysis';
+import { NO_PIECES, type Pieces, type PreparedVariables } from './analysis';
 import { type AnalysisColumns, columnOf, isAllRows } from './analysis-columns';
+import { joinPieces } from './kept-pieces';
 
 /** From so many numbers on that pieces go through, threads share them. */
 const SPREAD_FROM = 4_000_000;
@@ -21,34 +22,30 @@ export class Spread {
 
   constructor(private readonly workers: Workers) {}
 
-  /** Pieces of an analysis that are not known yet, where that is worth it; else none. */
+  /** The parts of an analysis that are not known yet, where that is worth it; else none. */
   async pieces(
     table: Table,
     analysis: Analysis,
     columns: AnalysisColumns,
-    known: ReadonlyMap<string, Piece>,
+    known: Pieces,
     { signal, progress }: { signal: AbortSignal; progress: (of: () => Omit<Progress, 'what'>) => void },
-  ): Promise<ReadonlyMap<string, Piece>> {
+  ): Promise<Pieces> {
     const { pieces } = moduleOf(analysis);
-    if (!pieces?.apart) return new Map();
-    const wanted = pieces.of(analysis).flatMap(({ key }) => (known.has(key) ? [] : [key]));
-    const needs = pieces.apart.needs(analysis, new Set(wanted), columns.rowsInUse);
-    if (needs.effort < SPREAD_FROM) return new Map();
+    if (!pieces) return NO_PIECES;
+    const isKnown = new Set(known.places);
+    const places = pieces.of(analysis).flatMap((_, place) => (isKnown.has(place) ? [] : [place]));
+    const needs = pieces.needs(analysis, places, columns.rowsInUse);
+    if (needs.effort < SPREAD_FROM) return NO_PIECES;
 
     const cut = await this.#restricted(table, analysis, columns);
     const sums = needs.sums.length > 0 ? await this.#sums(needs.sums, cut, signal) : null;
     const ranks = await this.#ranks(table, analysis, needs.ranks, cut);
-    const parts = partsOf(wanted, this.workers.threads).map((part) => ({ part, progress: sharedProgress() }));
-    progress(() => ({ done: total(parts.map((part) => part.progress[0] ?? 0)), total: wanted.length }));
-    const computed = await Promise.all(
-      parts.map(({ part, progress: own }) =>
-        this.workers.runPart(
-          { task: 'pieces', analysis, columns: cut, wanted: new Set(part), prepared: { ranks, sums }, progress: own },
-          signal,
-        ),
-      ),
+    const parts = partsOf(places, this.workers.threads).map((part) => ({ part, progress: sharedProgress() }));
+    progress(() => ({ done: total(parts.map((part) => part.progress[0] ?? 0)), total: places.length }));
+    const computed = parts.map(({ part, progress: own }) =>
+      this.workers.runPart({ task: 'pieces', analysis, columns: cut, places: part, prepared: { ranks, sums }, progress: own }, signal),
     );
-    return new Map(computed.flatMap((part) => [...part]));
+    return joinPieces(...(await Promise.all(computed)));
   }
 
   async #restricted(table: Table, analysis: Analysis, columns: AnalysisColumns): Promise<AnalysisColumns> {
@@ -56,7 +53,7 @@ export class Spread {
     const { rows } = analysis;
     const key = `${rowsKey(table, analysis)} ${columns.variables.map((id) => versionOf(table, id)).join(' ')}`;
     const bytes = 8 * columns.rowsInUse * columns.values.length;
-    return this.#made.get(key, bytes, () => this.workers.runPart({ task: 'restrict', rows, columns }, NEVER));
+    return this.#made.get(key, bytes, () => this.workers.runPart({ task: 'restrict', rows, columns }, never()));
   }
 
   async #sums(of: readonly string[], columns: AnalysisColumns, signal: AbortSignal): Promise<PreparedVariables['sums']> {
@@ -79,7 +76,7 @@ export class Spread {
     const ranked = of.map(async (id) => {
       const values = columnOf(columns, id);
       const key = `${rowsKey(table, analysis)} ranks ${versionOf(table, id)}`;
-      const column = await this.#made.get(key, 8 * values.length, () => this.workers.runPart({ task: 'rank', values }, NEVER));
+      const column = await this.#made.get(key, 8 * values.length, () => this.workers.runPart({ task: 'rank', values }, never()));
       return [id, column] as const;
     });
     return new Map(await Promise.all(ranked));
@@ -87,7 +84,7 @@ export class Spread {
 }
 
 /** What is kept for later requests is made to its end, whoever stops waiting for it. */
-const NEVER = new AbortController().signal;
+const never = () => new AbortController().signal;
 
 /** Which rows of which study: those in use, cut down as the request says. */
 function rowsKey(table: Table, analysis: Analysis): string {

@@ -1,7 +1,7 @@
 import type { Analysis, AnalysisResult, AnalysisRows, Derivation } from '@ivlen/contract';
 import { type ColumnSums, columnSums, type RankColumn, rankColumn } from '@ivlen/core';
 import { analyse, computePieces } from '../analyses/analyses';
-import type { Piece, PreparedVariables } from '../analyses/analysis';
+import type { Pieces, PreparedVariables } from '../analyses/analysis';
 import { type AnalysisColumns, restrictedTo } from '../analyses/analysis-columns';
 import { type ReadArchive, type ReadArchiveRequest, readArchive } from '../archives/read-archive';
 import { computeDerived, type DerivedColumn, type DerivedSources } from '../derivations/compute-derived';
@@ -21,7 +21,7 @@ export type Task =
       /** What is done, and of how much; shared. */
       progress: Float64Array;
       /** Parts of the result that are known. */
-      known: ReadonlyMap<string, Piece>;
+      known: Pieces;
     }
   /** Cuts columns down to some rows, into shared memory. */
   | { task: 'restrict'; rows: AnalysisRows; columns: AnalysisColumns }
@@ -32,7 +32,8 @@ export type Task =
       task: 'pieces';
       analysis: Analysis;
       columns: AnalysisColumns;
-      wanted: ReadonlySet<string>;
+      /** Of the parts to be computed. */
+      places: readonly number[];
       prepared: PreparedVariables;
       progress: Float64Array;
     };
@@ -46,7 +47,7 @@ export interface TaskResults {
   restrict: AnalysisColumns;
   rank: RankColumn;
   sum: readonly ColumnSums[];
-  pieces: ReadonlyMap<string, Piece>;
+  pieces: Pieces;
 }
 export type TaskResult<T extends Task> = TaskResults[T['task']];
 
@@ -74,7 +75,7 @@ export async function perform(task: Task): Promise<TaskResults[keyof TaskResults
     case 'sum':
       return task.stretches.map((stretch) => columnSums(task.columns, stretch));
     case 'pieces':
-      return computePieces(task.analysis, task.columns, task.wanted, task.prepared, tellBy(task.progress));
+      return computePieces(task.analysis, task.columns, task.places, task.prepared, tellBy(task.progress));
   }
 }
 

@@ -90,7 +90,7 @@ export {
 } from './display/format-numbers';
 export { type JointP, type JointVerdict, jointVerdict } from './display/joint-verdict';
 export { type NamedVariable, pairSentence } from './display/pair-sentence';
-export { patternSentence, type ShapeFigures, type ShapeVerdict, shapeVerdict } from './display/shape-verdict';
+export { patternSentence, type ShapeStatistics, type ShapeVerdict, shapeVerdict } from './display/shape-verdict';
 export { countMarks } from './display/significance-marks';
 export {
   ADJUSTMENT_SOURCES,

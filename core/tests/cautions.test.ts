@@ -30,11 +30,11 @@ const codes = (a: Float64Array, b: Float64Array, context: Partial<CautionContext
 describe('cautions of a pair', () => {
   it('are none for a plain one', () => expect(codes(x, straight)).toEqual([]));
 
-  it('curved and fan-shaped under Pearson only, with their figures', () => {
+  it('curved and fan-shaped under Pearson only, with their values', () => {
     const bent = x.map((value) => value + 1.6 * value * value + 0.3 * random.normal());
     const [curved] = pairCautions(x, bent, { method: 'pearson' }).filter(({ code }) => code === 'curved');
     expect(curved.level).toBe('could-change');
-    expect(curved.figures.pValue).toBeLessThan(1e-6);
+    expect(curved.values.pValue).toBeLessThan(1e-6);
     expect(codes(x, bent, { method: 'spearman' })).not.toContain('curved');
     const positive = x.map((value) => 5 + value);
     const fan = positive.map((value) => value + 0.02 * value ** 3 * random.normal());
@@ -78,7 +78,7 @@ describe('cautions of a pair', () => {
     const [a, b] = [Float64Array.of(...normal(15), 20), Float64Array.of(...normal(15), 20)];
     expect(codes(a, b)).toEqual(expect.arrayContaining(['one-point', 'method-disagreement']));
     const point = pairCautions(a, b, { method: 'pearson' }).find(({ code }) => code === 'one-point');
-    expect(Math.abs(point?.figures.without ?? 1)).toBeLessThan(Math.abs(point?.found.coefficient ?? 0));
+    expect(Math.abs(point?.values.without ?? 1)).toBeLessThan(Math.abs(point?.found.coefficient ?? 0));
     expect([point?.level, point?.remedy?.row, point?.remedy?.n]).toEqual(['could-change', 15, 15]);
   });
 
@@ -192,11 +192,11 @@ function normalLike(p: number): number {
   return 4.91 * (p ** 0.14 - (1 - p) ** 0.14);
 }
 
-test('the shape rule judges unrounded figures', () => {
-  const figures = { skewness: 2.0000001, skewnessSe: 0.3, excessKurtosis: 1, excessKurtosisSe: 0.6 };
-  expect(isShapeMarked(figures)).toBe(true);
-  expect(isShapeMarked({ ...figures, skewness: 2 })).toBe(false);
-  expect(isShapeMarked({ ...figures, skewness: 0.5 }, { kind: 'standard-errors', limit: 1.96 })).toBe(false);
-  expect(isShapeMarked({ ...figures, skewness: 0.6 }, { kind: 'standard-errors', limit: 1.96 })).toBe(true);
+test('the shape rule judges unrounded values', () => {
+  const values = { skewness: 2.0000001, skewnessSe: 0.3, excessKurtosis: 1, excessKurtosisSe: 0.6 };
+  expect(isShapeMarked(values)).toBe(true);
+  expect(isShapeMarked({ ...values, skewness: 2 })).toBe(false);
+  expect(isShapeMarked({ ...values, skewness: 0.5 }, { kind: 'standard-errors', limit: 1.96 })).toBe(false);
+  expect(isShapeMarked({ ...values, skewness: 0.6 }, { kind: 'standard-errors', limit: 1.96 })).toBe(true);
   expect(isShapeMarked(describeVariable(Float64Array.of(1, 1, 1)))).toBe(false);
 });

@@ -22,7 +22,7 @@ const source = (seed: number) => {
 };
 const find = (x: Float64Array, y: Float64Array, code: CautionCode, context: Partial<CautionContext> = {}): Caution | undefined =>
   pairCautions(x, y, { method: 'pearson', ...context }).find((caution) => caution.code === code);
-/** The rule, from the very figures that the caution carries. */
+/** The rule, from the very values that the caution carries. */
 const followsRule = (caution: Caution, n: number) => {
   const least =
     caution.remedy?.kind === 'ranks' ? noticeableBetweenMethods(n) : caution.remedy?.row === undefined ? 0.1 : noticeableWithoutRow(n);
@@ -71,8 +71,8 @@ describe('each caution carries what heeding it gives, on both sides of the rule'
     const back = find(x, bent, 'curved');
     expect(back?.remedy?.kind).toBe('parabola');
     expect(back?.remedy?.coefficient).toBeGreaterThan(0.9);
-    expect([back?.level, back?.figures.direction]).toEqual(['could-change', 0]);
-    expect(find(bent, x, 'curved')?.figures.direction).toBe(1);
+    expect([back?.level, back?.values.direction]).toEqual(['could-change', 0]);
+    expect(find(bent, x, 'curved')?.values.direction).toBe(1);
     expect([isMonotone(x, rising), isMonotone(x, bent)]).toEqual([true, false]);
     // A bend that adds little to a close association is a note.
     const slight = x.map((value, i) => value + 0.16 * value * value + 0.15 * noise[i]);

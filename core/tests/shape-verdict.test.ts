@@ -38,10 +38,10 @@ describe('the verdict follows from rule and test', () => {
   const limits = { kind: 'limits', skewness: 2, excessKurtosis: 7 } as const;
   const verdictOf = (x: Float64Array, rule: Parameters<typeof shapeVerdict>[1]['rule'] = limits, level = 0.05) =>
     shapeVerdict(describeColumn(x), { rule, test: shapiroWilk(x), level });
-  const figures = { n: 100, min: 0, max: 9, skewness: 0, skewnessSe: 0.24, excessKurtosis: 0, excessKurtosisSe: 0.48 };
-  const of = (part: Partial<typeof figures>, p: number | null, rule: Parameters<typeof shapeVerdict>[1]['rule'] = limits) =>
+  const statistics = { n: 100, min: 0, max: 9, skewness: 0, skewnessSe: 0.24, excessKurtosis: 0, excessKurtosisSe: 0.48 };
+  const of = (part: Partial<typeof statistics>, p: number | null, rule: Parameters<typeof shapeVerdict>[1]['rule'] = limits) =>
     shapeVerdict(
-      { ...figures, ...part },
+      { ...statistics, ...part },
       { rule, test: p === null ? null : { statistic: 0.9, pValue: p, log10P: Math.log10(p), n: part.n ?? 100 }, level: 0.05 },
     );
 

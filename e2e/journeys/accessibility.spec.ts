@@ -145,7 +145,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       expect(await violations(page)).toEqual([]);
       await page.getByLabel('nitrate from').fill('6');
       await page.getByRole('button', { name: 'Light them' }).click();
-      await expect(page.getByTestId('lit-figures')).toContainText('→');
+      await expect(page.getByTestId('lit-values')).toContainText('→');
       expect(await violations(page)).toEqual([]);
       await page.getByRole('button', { name: 'Export …' }).click();
       await expect(page.getByAltText('The figure as it will be')).toBeVisible();

@@ -28,12 +28,12 @@ test('with two variables ticked the pair is the screen: statement, r, t, df, p, 
   await tickOnly(page, ['nitrate', 'mayfly taxa']);
   const pair = page.getByRole('region', { name: 'Pair nitrate and mayfly taxa' });
   const { r, n } = reference.nitrateByTaxa;
-  const figures = pair.getByTestId('pair-values');
-  await expect(figures).toContainText(`Pearson’s r${written(r.coefficient, 3)}`);
-  await expect(figures).toContainText(interval(r.interval, 3));
-  await expect(figures.getByRole('row', { name: /^t / })).toContainText(written(r.t, 3));
-  await expect(figures.getByRole('row', { name: /degrees of freedom/ })).toContainText(String(n - 2));
-  await expect(figures.getByRole('row', { name: /p, two-sided/ })).toContainText('< .001');
+  const values = pair.getByTestId('pair-values');
+  await expect(values).toContainText(`Pearson’s r${written(r.coefficient, 3)}`);
+  await expect(values).toContainText(interval(r.interval, 3));
+  await expect(values.getByRole('row', { name: /^t / })).toContainText(written(r.t, 3));
+  await expect(values.getByRole('row', { name: /degrees of freedom/ })).toContainText(String(n - 2));
+  await expect(values.getByRole('row', { name: /p, two-sided/ })).toContainText('< .001');
   await expect(pair.getByTestId('pair-sentence')).toContainText(
     `Nitrate and mayfly taxa were negatively associated, r(${n - 2}) = ${written(r.coefficient)}, 95 % CI ${interval(r.interval)}, p < .001`,
   );

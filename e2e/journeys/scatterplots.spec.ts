@@ -147,10 +147,10 @@ test('the odd points: lassoed, r with and without them, set aside, taken back', 
   ]);
   const lit = page.getByRole('region', { name: 'Lit rows' });
   await expect(page.getByTestId('lit-count')).toHaveText('2 rows lit');
-  const figures = page.getByTestId('lit-figures');
-  await expect(figures).toContainText(`r${written(r.coefficient, 3)} → −.`);
-  await expect(figures).toContainText('n248 → 246');
-  const without = (await figures.textContent())?.match(/r−\.\d+ → (−\.\d+)/)?.[1];
+  const values = page.getByTestId('lit-values');
+  await expect(values).toContainText(`r${written(r.coefficient, 3)} → −.`);
+  await expect(values).toContainText('n248 → 246');
+  const without = (await values.textContent())?.match(/r−\.\d+ → (−\.\d+)/)?.[1];
   // The same rows are lit in the other panels, whose coefficients follow.
   expect(await pixels(page, 'phosphate', 'nitrate', 'accent')).toBeGreaterThan(before);
   await expect(panel(page, 'phosphate', 'nitrate')).toContainText('→');

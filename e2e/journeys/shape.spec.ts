@@ -5,7 +5,7 @@ import { expect, openCopy, test, whileSaving } from '../application/test';
 const { shape, conductivityByNitrate } = JSON.parse(readFileSync(new URL('../../reference/demo.json', import.meta.url), 'utf8'));
 const shown = (value: number, decimals: number) => value.toFixed(decimals).replace('-', '−');
 
-test('each variable is a strip with its figures and a verdict by the chosen rule and test, kept over a reload', async ({ page }) => {
+test('each variable is a strip with its numbers and a verdict by the chosen rule and test, kept over a reload', async ({ page }) => {
   await openCopy(page, 'Aldermere streams');
   await page.keyboard.press('2');
   const table = page.getByRole('table', { name: 'Shape of 12 variables' });

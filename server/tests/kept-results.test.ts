@@ -122,14 +122,15 @@ describe('a result hangs on what it rests on', () => {
   });
 });
 
-describe('coefficients of ranks are kept pair by pair', () => {
+describe('coefficients are kept pair by pair', () => {
   it('one more variable computes only its own pairs, and gives the same matrix to the last digit', async () => {
     const variants: readonly (readonly [known: number, more: object])[] = [
-      [1, {}],
-      [1, { method: 'kendall' }],
-      // Both pairs of x by Spearman were part of the first matrix; r is never kept by pair.
-      [2, { method: 'pearson', byVariable: { [idOf('x')]: 'spearman' } }],
-      [1, { rows: { completeFor: ['z'].map(idOf) } }],
+      // The pair, and each of the two with itself.
+      [3, {}],
+      [3, { method: 'kendall' }],
+      // Both pairs of x by Spearman were part of the first matrix.
+      [4, { method: 'pearson', byVariable: { [idOf('x')]: 'spearman' } }],
+      [3, { rows: { completeFor: ['z'].map(idOf) } }],
     ];
     for (const [known, more] of variants) {
       await ask(correlationResultSchema, matrix(['x', 'y'], more));

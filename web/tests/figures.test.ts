@@ -73,7 +73,7 @@ describe('a drawing of the page as a file', () => {
   const drawing = () => {
     const holder = document.createElement('div');
     holder.innerHTML =
-      '<svg class="figures" width="200" height="100"><path d="M0 0L5 5" stroke="var(--accent)" fill="var(--surface)"/><text class="x" fill="var(--muted)">n &lt; 5</text></svg>';
+      '<svg class="numerals" width="200" height="100"><path d="M0 0L5 5" stroke="var(--accent)" fill="var(--surface)"/><text class="x" fill="var(--muted)">n &lt; 5</text></svg>';
     document.body.append(holder);
     return holder.querySelector('svg') as SVGSVGElement;
   };

@@ -74,7 +74,7 @@ it('ranks pairs by size, filters them, and leaves undefined ones last', () => {
 
 it('keeps the cautions of a pair whichever of the two comes first', () => {
   const cautions = new Map([
-    ['v1~v3', [{ code: 'curved', level: 'could-change', figures: {}, found: { coefficient: 0.4, pValue: 0.01 }, remedy: null } as const]],
+    ['v1~v3', [{ code: 'curved', level: 'could-change', values: {}, found: { coefficient: 0.4, pValue: 0.01 }, remedy: null } as const]],
   ]);
   expect(matrix({}, cautions).cell(taxa, nitrate).cautions).toHaveLength(1);
   expect(matrix({}, cautions).cell(nitrate, taxa).cautions).toHaveLength(1);

@@ -79,7 +79,7 @@ it('a preview says what can be computed and why the rest cannot', () => {
   );
 });
 
-it('a description shows measured figures finer than the values, and none that cannot be computed', () => {
+it('a description shows measured values finer than the values, and none that cannot be computed', () => {
   const d: VariableDescription = {
     id: 'v1',
     n: 3,

@@ -32,17 +32,17 @@ function correlationOf(method: Method, missing: MissingRule): CorrelationResult 
     IDS.map((id) => columns[id] ?? new Float64Array()),
     { method, missing },
   );
-  const figures = (values: ArrayLike<number>) => Array.from(values, (value) => (Number.isFinite(value) ? value : null));
+  const numbers = (values: ArrayLike<number>) => Array.from(values, (value) => (Number.isFinite(value) ? value : null));
   return correlationResultSchema.parse({
     kind: 'correlation',
     variables: IDS,
     methods: Array.from({ length: 9 }, () => method),
-    coefficient: figures(coefficient),
-    pValue: figures(pValue),
-    log10P: figures(log10P),
+    coefficient: numbers(coefficient),
+    pValue: numbers(pValue),
+    log10P: numbers(log10P),
     n: [...n],
-    low: figures(low),
-    high: figures(high),
+    low: numbers(low),
+    high: numbers(high),
     pMethod,
     undefinedBecause,
   });
@@ -146,7 +146,7 @@ describe('the scatterplot matrix', () => {
     fireEvent.pointerUp(plot, { clientX: 150, clientY: 400, pointerId: 1 });
     const lit = await screen.findByRole('region', { name: 'Lit rows' });
     await waitFor(() => expect(within(lit).getByTestId('lit-count').textContent).toMatch(/^[1-9]\d? rows lit$/));
-    await waitFor(() => expect(within(lit).getByTestId('lit-figures').textContent).toMatch(/n40 → \d+r−\.9\d+ → −\.9\d+/));
+    await waitFor(() => expect(within(lit).getByTestId('lit-values').textContent).toMatch(/n40 → \d+r−\.9\d+ → −\.9\d+/));
     await waitFor(() => expect(cell.textContent).toMatch(/r −\.9\d → −\.9\d/));
     fireEvent.keyDown(document.body, { key: 'Escape' });
     await waitFor(() => expect(screen.queryByRole('region', { name: 'Lit rows' })).toBeNull());

@@ -127,7 +127,7 @@ describe('what stands in a panel', () => {
     expect(panelModel(facts({ spec: { ...spec, width: 80 } }))).toMatchObject({ corner: 'r −.63', interval: '[−.77, −.42]' });
     expect(panelModel(facts()).interval).toBeNull();
     expect(panelModel(facts({ corners: false })).corner).toBe('');
-    expect(panelModel(facts({ spec: { ...spec, width: 80 } })).figures).toBe('r −.63 [−.77, −.42], 40 rows');
+    expect(panelModel(facts({ spec: { ...spec, width: 80 } })).values).toBe('r −.63 [−.77, −.42], 40 rows');
   });
 
   it('says the number of rows where it differs, and why there is no coefficient', () => {
@@ -183,7 +183,7 @@ describe('what stands in a panel', () => {
         {
           code: 'one-point' as const,
           level: 'could-change' as const,
-          figures: {},
+          values: {},
           found: { coefficient: 0.4, pValue: 0.01 },
           remedy: null,
         },
@@ -310,7 +310,7 @@ describe('lit rows', () => {
         count={rows.length}
         rowsLit={() => rows}
         pair={{ x: nitrate, y: taxa }}
-        figures={['pearson', 'spearman', 'kendall'].map(() => ({
+        values={['pearson', 'spearman', 'kendall'].map(() => ({
           all: { coefficient: -0.63, pValue: 1e-9, n: 40 },
           without: { coefficient: -0.5, pValue: 0.004, n: 38 },
         }))}
@@ -327,7 +327,7 @@ describe('lit rows', () => {
   it('shows the pair with and without them', () => {
     bar([3, 4]);
     expect(screen.getByTestId('lit-count').textContent).toBe('2 rows lit');
-    expect(screen.getByTestId('lit-figures').textContent).toBe(
+    expect(screen.getByTestId('lit-values').textContent).toBe(
       'n40 → 38r−.630 → −.500, p < .001 → .004ρ−.630 → −.500, p < .001 → .004τ−.630 → −.500, p < .001 → .004',
     );
   });

@@ -70,7 +70,7 @@ beforeEach(() => {
 afterEach(() => vi.unstubAllGlobals());
 
 describe('the strips', () => {
-  it('show each variable with its figures and a verdict that follows rule and test', async () => {
+  it('show each variable with its numbers and a verdict that follows rule and test', async () => {
     show(<ShapeStage study={study} />);
     const table = within(await screen.findByRole('table', { name: 'Shape of 3 variables' }));
     const nitrate = await table.findByRole('row', { name: /^nitrate/ });

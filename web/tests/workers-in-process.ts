@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
+import { createComputing } from '../src/stages/scatterplots/plotting/computing';
 import { createDrawing } from '../src/stages/scatterplots/plotting/drawing';
-import { createFiguring } from '../src/stages/scatterplots/plotting/figuring';
 
 /** A worker that runs in the test's own process, and is spoken to through messages all the same. */
 export class WorkerInProcess {
@@ -8,7 +8,7 @@ export class WorkerInProcess {
 
   constructor(address: URL | string) {
     const { port1, port2 } = new MessageChannel();
-    expose(String(address).includes('plotter') ? createDrawing() : createFiguring(), port2);
+    expose(String(address).includes('plotter') ? createDrawing() : createComputing(), port2);
     port1.start();
     this.#port = port1;
   }

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { methodSchema } from '../methods';
 import { pairTestSchema } from './pair';
-import { alternativeSchema, figureSchema, levelSchema, pairOfSchema, variableIdSchema } from './schemas';
+import { alternativeSchema, levelSchema, numberOrNullSchema, pairOfSchema, variableIdSchema } from './schemas';
 
 /** The pair in each group of another variable, and whether the groups differ. */
 export const byGroupRequestSchema = pairOfSchema.extend({
@@ -11,7 +11,12 @@ export const byGroupRequestSchema = pairOfSchema.extend({
   alternative: alternativeSchema,
   level: levelSchema,
 });
-const withinSchema = z.object({ coefficient: figureSchema, low: figureSchema, high: figureSchema, pValue: figureSchema });
+const withinSchema = z.object({
+  coefficient: numberOrNullSchema,
+  low: numberOrNullSchema,
+  high: numberOrNullSchema,
+  pValue: numberOrNullSchema,
+});
 
 export const byGroupResultSchema = z.object({
   kind: z.literal('by-group'),
@@ -21,12 +26,12 @@ export const byGroupResultSchema = z.object({
   /** Within groups, their means taken out. */
   within: withinSchema.extend({
     /** The largest SD of a group over the smallest. */
-    spreadRatio: figureSchema,
+    spreadRatio: numberOrNullSchema,
     /** The weighted mean of the groups' z, where their SDs differ too much for the other; it then decides. */
     meanOfZ: withinSchema.nullable(),
   }),
   /** Whether the groups' population coefficients are equal. */
-  homogeneity: z.object({ q: figureSchema, df: z.number(), pValue: figureSchema }),
+  homogeneity: z.object({ q: numberOrNullSchema, df: z.number(), pValue: numberOrNullSchema }),
   reversed: z.boolean(),
   hidden: z.boolean(),
 });

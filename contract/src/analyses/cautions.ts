@@ -1,7 +1,7 @@
 import type { CautionCode, RemedyKind } from '@ivlen/core';
 import { z } from 'zod';
 import { methodSchema } from '../methods';
-import { alternativeSchema, figureSchema, levelSchema, rowsField, variableIdSchema } from './schemas';
+import { alternativeSchema, levelSchema, numberOrNullSchema, rowsField, variableIdSchema } from './schemas';
 import { shapeRuleSchema } from './shape';
 
 /** What a reader should know about the coefficients among some variables. */
@@ -34,7 +34,7 @@ const cautionCodeSchema = z.enum([
   'rows-not-independent',
   'ordinal',
 ]) satisfies z.ZodType<CautionCode>;
-const judgedSchema = z.object({ coefficient: figureSchema, pValue: figureSchema });
+const judgedSchema = z.object({ coefficient: numberOrNullSchema, pValue: numberOrNullSchema });
 const remedyKindSchema = z.enum([
   'ranks',
   'parabola',
@@ -48,7 +48,7 @@ const remedyKindSchema = z.enum([
 const cautionSchema = z.object({
   code: cautionCodeSchema,
   level: z.enum(['note', 'could-change']),
-  figures: z.record(z.string(), figureSchema),
+  values: z.record(z.string(), numberOrNullSchema),
   /** The coefficient that it is about, with its unadjusted p. */
   found: judgedSchema,
   /** What heeding it gives; null where there is nothing to compute. */
@@ -56,8 +56,8 @@ const cautionSchema = z.object({
     .extend({
       kind: remedyKindSchema,
       n: z.number().int(),
-      low: figureSchema,
-      high: figureSchema,
+      low: numberOrNullSchema,
+      high: numberOrNullSchema,
       /** The row left out, numbered from 1, and its name where an identifier names it. */
       row: z.number().int().nullable(),
       name: z.string().nullable(),

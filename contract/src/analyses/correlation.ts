@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { methodSchema } from '../methods';
-import { figureSchema, howSchema, pMethodSchema, rowsField, undefinedBecauseSchema, variableIdSchema } from './schemas';
+import { howSchema, numberOrNullSchema, pMethodSchema, rowsField, undefinedBecauseSchema, variableIdSchema } from './schemas';
 
 /** All pairs among some variables. */
 export const correlationRequestSchema = howSchema.extend({
@@ -18,12 +18,12 @@ export const correlationResultSchema = z.object({
   variables: z.array(variableIdSchema),
   /** size × size, row-major; the method that each pair was computed by comes first. */
   methods: z.array(methodSchema),
-  coefficient: z.array(figureSchema),
-  pValue: z.array(figureSchema),
-  log10P: z.array(figureSchema),
+  coefficient: z.array(numberOrNullSchema),
+  pValue: z.array(numberOrNullSchema),
+  log10P: z.array(numberOrNullSchema),
   n: z.array(z.number().int()),
-  low: z.array(figureSchema),
-  high: z.array(figureSchema),
+  low: z.array(numberOrNullSchema),
+  high: z.array(numberOrNullSchema),
   pMethod: z.array(pMethodSchema),
   undefinedBecause: z.array(undefinedBecauseSchema.nullable()),
 });

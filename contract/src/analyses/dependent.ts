@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { methodSchema } from '../methods';
-import { figureSchema, intervalSchema, levelSchema, rowsField, variableIdSchema } from './schemas';
+import { intervalSchema, levelSchema, numberOrNullSchema, rowsField, variableIdSchema } from './schemas';
 
 /** Whether a is tied more closely to b than to c, over the rows complete for all three. */
 export const dependentRequestSchema = z.object({
@@ -15,12 +15,12 @@ export const dependentRequestSchema = z.object({
 export const dependentResultSchema = z.object({
   kind: z.literal('dependent'),
   n: z.number().int(),
-  ab: figureSchema,
-  ac: figureSchema,
-  bc: figureSchema,
+  ab: numberOrNullSchema,
+  ac: numberOrNullSchema,
+  bc: numberOrNullSchema,
   /** Of the difference of the coefficients, by a test for dependent ones; ranks have the interval alone. */
-  williams: z.object({ t: figureSchema, df: z.number(), pValue: figureSchema }).nullable(),
-  meng: z.object({ z: figureSchema, pValue: figureSchema }).nullable(),
+  williams: z.object({ t: numberOrNullSchema, df: z.number(), pValue: numberOrNullSchema }).nullable(),
+  meng: z.object({ z: numberOrNullSchema, pValue: numberOrNullSchema }).nullable(),
   interval: intervalSchema.nullable(),
 });
 export type DependentResult = z.infer<typeof dependentResultSchema>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { figureSchema, variableIdSchema } from './schemas';
+import { numberOrNullSchema, variableIdSchema } from './schemas';
 
 export const describeRequestSchema = z.object({ kind: z.literal('describe'), variables: z.array(variableIdSchema).max(200) });
 
@@ -10,20 +10,20 @@ export const describeResultSchema = z.object({
       id: variableIdSchema,
       n: z.number().int(),
       missing: z.number().int(),
-      mean: figureSchema,
-      sd: figureSchema,
-      se: figureSchema,
-      variance: figureSchema,
-      median: figureSchema,
-      min: figureSchema,
-      max: figureSchema,
-      range: figureSchema,
-      q1: figureSchema,
-      q3: figureSchema,
-      skewness: figureSchema,
-      skewnessSe: figureSchema,
-      excessKurtosis: figureSchema,
-      excessKurtosisSe: figureSchema,
+      mean: numberOrNullSchema,
+      sd: numberOrNullSchema,
+      se: numberOrNullSchema,
+      variance: numberOrNullSchema,
+      median: numberOrNullSchema,
+      min: numberOrNullSchema,
+      max: numberOrNullSchema,
+      range: numberOrNullSchema,
+      q1: numberOrNullSchema,
+      q3: numberOrNullSchema,
+      skewness: numberOrNullSchema,
+      skewnessSe: numberOrNullSchema,
+      excessKurtosis: numberOrNullSchema,
+      excessKurtosisSe: numberOrNullSchema,
       bins: z.array(z.number().int()),
     }),
   ),

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { methodSchema } from '../methods';
-import { alternativeSchema, figureSchema, levelSchema, pairOfSchema } from './schemas';
+import { alternativeSchema, levelSchema, numberOrNullSchema, pairOfSchema } from './schemas';
 
 /** Which rows matter most for a coefficient. */
 export const influenceRequestSchema = pairOfSchema.extend({
@@ -12,13 +12,19 @@ export const influenceRequestSchema = pairOfSchema.extend({
 });
 export const influenceResultSchema = z.object({
   kind: z.literal('influence'),
-  coefficient: figureSchema,
+  coefficient: numberOrNullSchema,
   n: z.number().int(),
   /** Number, from 1, of the row that carries the coefficient; null for none. */
   carrying: z.number().int().nullable(),
   /** Those that change it most, most first; rows are numbered from 1. */
   points: z.array(
-    z.object({ row: z.number().int(), name: z.string().nullable().default(null), x: z.number(), y: z.number(), without: figureSchema }),
+    z.object({
+      row: z.number().int(),
+      name: z.string().nullable().default(null),
+      x: z.number(),
+      y: z.number(),
+      without: numberOrNullSchema,
+    }),
   ),
 });
 export type InfluenceResult = z.infer<typeof influenceResultSchema>;

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { figureSchema, rowsField, variableIdSchema } from './schemas';
+import { numberOrNullSchema, rowsField, variableIdSchema } from './schemas';
 
 /** Joint normality of some variables over the rows that are complete for the whole set. */
 export const jointRequestSchema = z.object({
@@ -11,7 +11,12 @@ export const jointRequestSchema = z.object({
   distances: z.boolean(),
 });
 
-const testSchema = z.object({ statistic: figureSchema, df: figureSchema, pValue: figureSchema, log10P: figureSchema });
+const testSchema = z.object({
+  statistic: numberOrNullSchema,
+  df: numberOrNullSchema,
+  pValue: numberOrNullSchema,
+  log10P: numberOrNullSchema,
+});
 export type JointTest = z.infer<typeof testSchema>;
 
 export const jointResultSchema = z.object({
@@ -22,8 +27,8 @@ export const jointResultSchema = z.object({
   incomplete: z.number().int(),
   undefinedBecause: z.enum(['too-few-cases', 'too-many-cases', 'constant', 'singular']).nullable(),
   mardia: z.object({
-    skewness: testSchema.extend({ coefficient: figureSchema }),
-    kurtosis: testSchema.extend({ coefficient: figureSchema }),
+    skewness: testSchema.extend({ coefficient: numberOrNullSchema }),
+    kurtosis: testSchema.extend({ coefficient: numberOrNullSchema }),
   }),
   henzeZirkler: testSchema.extend({ sampledFrom: z.number().int().nullable() }),
   doornikHansen: testSchema,
@@ -34,7 +39,7 @@ export const jointResultSchema = z.object({
       observed: z.array(z.number()),
       rows: z.array(z.number().int()),
       /** What the furthest of n rows passes with probability .05. */
-      limit: figureSchema,
+      limit: numberOrNullSchema,
     })
     .nullable(),
   /** The rows furthest out, with the variables that set them apart most first. */

@@ -1,30 +1,30 @@
 import { z } from 'zod';
-import { figureSchema, levelSchema, pairOfSchema } from './schemas';
+import { levelSchema, numberOrNullSchema, pairOfSchema } from './schemas';
 
 /** The simple regression of y on x. */
 export const lineRequestSchema = pairOfSchema.extend({ kind: z.literal('line'), level: levelSchema });
 const termSchema = z.object({
-  value: figureSchema,
-  se: figureSchema,
-  t: figureSchema,
-  pValue: figureSchema,
-  low: figureSchema,
-  high: figureSchema,
+  value: numberOrNullSchema,
+  se: numberOrNullSchema,
+  t: numberOrNullSchema,
+  pValue: numberOrNullSchema,
+  low: numberOrNullSchema,
+  high: numberOrNullSchema,
 });
 export const lineResultSchema = z.object({
   kind: z.literal('line'),
   n: z.number().int(),
   intercept: termSchema,
   slope: termSchema,
-  r2: figureSchema,
-  adjustedR2: figureSchema,
-  residualSd: figureSchema,
-  f: figureSchema,
+  r2: numberOrNullSchema,
+  adjustedR2: numberOrNullSchema,
+  residualSd: numberOrNullSchema,
+  f: numberOrNullSchema,
   dfResidual: z.number(),
-  pValue: figureSchema,
+  pValue: numberOrNullSchema,
   /** Range of x over the rows used, to tell whether the intercept lies outside. */
-  xMin: figureSchema,
-  xMax: figureSchema,
+  xMin: numberOrNullSchema,
+  xMax: numberOrNullSchema,
   /** Of points on the line, where the population's line lies by the level, for drawing; ascending in x. */
   band: z.array(z.object({ x: z.number(), low: z.number(), high: z.number() })),
   /** Where the pair is curved, the parabola by which that was judged, y of x or x of y, along the one it is a function of. */

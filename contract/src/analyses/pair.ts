@@ -1,16 +1,16 @@
 import { z } from 'zod';
 import { methodSchema } from '../methods';
-import { figureSchema, howSchema, intervalSchema, pairOfSchema, pMethodSchema, undefinedBecauseSchema } from './schemas';
+import { howSchema, intervalSchema, numberOrNullSchema, pairOfSchema, pMethodSchema, undefinedBecauseSchema } from './schemas';
 
 /** One pair by every method. */
 export const pairRequestSchema = howSchema.extend(pairOfSchema.shape).extend({ kind: z.literal('pair') });
 export type PairRequest = z.infer<typeof pairRequestSchema>;
 
 export const pairTestSchema = z.object({
-  coefficient: figureSchema,
+  coefficient: numberOrNullSchema,
   n: z.number().int(),
-  pValue: figureSchema,
-  log10P: figureSchema,
+  pValue: numberOrNullSchema,
+  log10P: numberOrNullSchema,
   pMethod: pMethodSchema,
   statistic: z.object({ name: z.string(), value: z.number(), df: z.number().optional() }).nullable(),
   interval: intervalSchema.nullable(),
@@ -18,7 +18,7 @@ export const pairTestSchema = z.object({
   undefinedBecause: undefinedBecauseSchema.nullable(),
 });
 export type PairTest = z.infer<typeof pairTestSchema>;
-const descriptionSchema = z.object({ n: z.number().int(), mean: figureSchema, sd: figureSchema });
+const descriptionSchema = z.object({ n: z.number().int(), mean: numberOrNullSchema, sd: numberOrNullSchema });
 
 export const pairResultSchema = z.object({
   kind: z.literal('pair'),
@@ -26,8 +26,8 @@ export const pairResultSchema = z.object({
   /** The pair by every method, over the same rows. */
   tests: z.record(methodSchema, pairTestSchema),
   /** Least-squares lines through the same rows: y on x, and x on y for swapped axes. */
-  line: z.object({ slope: figureSchema, intercept: figureSchema }),
-  swappedLine: z.object({ slope: figureSchema, intercept: figureSchema }),
+  line: z.object({ slope: numberOrNullSchema, intercept: numberOrNullSchema }),
+  swappedLine: z.object({ slope: numberOrNullSchema, intercept: numberOrNullSchema }),
   /** Mean and SD over the rows of the pair. */
   x: descriptionSchema,
   y: descriptionSchema,

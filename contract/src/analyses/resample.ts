@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { methodSchema } from '../methods';
-import { alternativeSchema, figureSchema, intervalSchema, levelSchema, pairOfSchema } from './schemas';
+import { alternativeSchema, intervalSchema, levelSchema, numberOrNullSchema, pairOfSchema } from './schemas';
 
 /** Bootstrap interval or permutation test of a pair. */
 export const resampleRequestSchema = pairOfSchema.extend({
@@ -15,14 +15,14 @@ export const resampleRequestSchema = pairOfSchema.extend({
 export const resampleResultSchema = z.object({
   kind: z.literal('resample'),
   what: z.enum(['bootstrap', 'permutation']),
-  coefficient: figureSchema,
+  coefficient: numberOrNullSchema,
   n: z.number().int(),
   times: z.number().int(),
   seed: z.number().int(),
   interval: intervalSchema.nullable(),
   /** Which bootstrap interval it became. */
   intervalKind: z.enum(['percentile', 'bca']).nullable(),
-  pValue: figureSchema,
+  pValue: numberOrNullSchema,
   asExtreme: z.number().int().nullable(),
 });
 export type ResampleResult = z.infer<typeof resampleResultSchema>;

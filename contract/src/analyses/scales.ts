@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { methodSchema } from '../methods';
-import { figureSchema, variableIdSchema } from './schemas';
+import { numberOrNullSchema, variableIdSchema } from './schemas';
 import { shapeResultSchema } from './shape';
 
 /** A variable on other scales beside its own, and what its correlations become. */
@@ -36,13 +36,13 @@ export const scalesResultSchema = z.object({
         .object({
           because: z.enum(['values-not-positive', 'negative-values', 'zeros-or-both-signs', 'no-variation']),
           count: z.number().int(),
-          shift: figureSchema,
+          shift: numberOrNullSchema,
         })
         .nullable(),
       /** Whether the order is turned round, so that every correlation changes its sign. */
       reversed: z.boolean(),
       shape: shapeResultSchema.nullable(),
-      correlations: z.array(z.object({ with: z.string(), coefficients: z.record(methodSchema, figureSchema) })),
+      correlations: z.array(z.object({ with: z.string(), coefficients: z.record(methodSchema, numberOrNullSchema) })),
     }),
   ),
 });

@@ -4,7 +4,7 @@ import { z } from 'zod';
 export const variableIdSchema = z.string().max(40);
 export const levelSchema = z.number().gt(0).lt(1);
 /** NaN does not survive JSON: what cannot be computed travels as null. */
-export const figureSchema = z.number().nullable();
+export const numberOrNullSchema = z.number().nullable();
 
 /** Which of the rows in use an analysis rests on. */
 export const analysisRowsSchema = z.object({

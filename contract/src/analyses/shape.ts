@@ -1,8 +1,8 @@
 import type { NormalityUndefined, QuantilePattern } from '@ivlen/core';
 import { z } from 'zod';
-import { figureSchema, rowsField, variableIdSchema } from './schemas';
+import { numberOrNullSchema, rowsField, variableIdSchema } from './schemas';
 
-const figures = z.array(z.number());
+const numbers = z.array(z.number());
 
 /** The shape of one variable. */
 export const shapeRequestSchema = z.object({ kind: z.literal('shape'), variable: variableIdSchema, ...rowsField });
@@ -13,9 +13,9 @@ export type NormalityTestName = z.infer<typeof normalityTestNameSchema>;
 
 const undefinedBecause = z.enum(['too-few-cases', 'too-many-cases', 'constant', 'singular']) satisfies z.ZodType<NormalityUndefined>;
 const normalityTestSchema = z.object({
-  statistic: figureSchema,
-  pValue: figureSchema,
-  log10P: figureSchema,
+  statistic: numberOrNullSchema,
+  pValue: numberOrNullSchema,
+  log10P: numberOrNullSchema,
   undefinedBecause: undefinedBecause.nullable(),
 });
 const patternSchema = z.enum([
@@ -35,7 +35,7 @@ const patternSchema = z.enum([
 const namedValueSchema = z.object({ row: z.number().int(), name: z.string().nullable().default(null), value: z.number() });
 export type NamedValue = z.infer<typeof namedValueSchema>;
 
-/** The shape of one variable over the rows in use: figures, plots, and every test, so that another choice needs no computing. */
+/** The shape of one variable over the rows in use: statistics, plots, and every test, so that another choice needs no computing. */
 export const shapeResultSchema = z.object({
   kind: z.literal('shape'),
   variable: z.string(),
@@ -43,33 +43,33 @@ export const shapeResultSchema = z.object({
     n: z.number().int(),
     missing: z.number().int(),
     distinct: z.number().int(),
-    mean: figureSchema,
-    sd: figureSchema,
-    median: figureSchema,
-    min: figureSchema,
-    max: figureSchema,
-    q1: figureSchema,
-    q3: figureSchema,
-    skewness: figureSchema,
-    skewnessSe: figureSchema,
-    excessKurtosis: figureSchema,
-    excessKurtosisSe: figureSchema,
+    mean: numberOrNullSchema,
+    sd: numberOrNullSchema,
+    median: numberOrNullSchema,
+    min: numberOrNullSchema,
+    max: numberOrNullSchema,
+    q1: numberOrNullSchema,
+    q3: numberOrNullSchema,
+    skewness: numberOrNullSchema,
+    skewnessSe: numberOrNullSchema,
+    excessKurtosis: numberOrNullSchema,
+    excessKurtosisSe: numberOrNullSchema,
   }),
   /** Bin edges, one more than counts. */
-  histogram: z.object({ edges: figures, counts: figures }),
-  density: z.object({ x: figures, y: figures }),
+  histogram: z.object({ edges: numbers, counts: numbers }),
+  density: z.object({ x: numbers, y: numbers }),
   box: z.object({
-    whiskers: z.tuple([figureSchema, figureSchema]),
+    whiskers: z.tuple([numberOrNullSchema, numberOrNullSchema]),
     /** Beyond the inner fences, the furthest first; `more` are not listed. */
     outside: z.array(namedValueSchema.extend({ far: z.boolean() })),
     more: z.number().int(),
   }),
   /** Points of the normal quantile plot, ascending; where there are many, evenly chosen ones and all that are outside. */
   quantiles: z.object({
-    theoretical: figures,
-    sample: figures,
-    low: figures,
-    high: figures,
+    theoretical: numbers,
+    sample: numbers,
+    low: numbers,
+    high: numbers,
     rows: z.array(z.number().int()),
     outside: z.number().int(),
     pattern: patternSchema,

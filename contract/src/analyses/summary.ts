@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { variableIdSchema } from './schemas';
 
-/** All variables in a few figures and a sparkline each. */
+/** All variables in a few numbers and a sparkline each. */
 export const summaryRequestSchema = z.object({ kind: z.literal('summary') });
 
 export const summaryResultSchema = z.object({

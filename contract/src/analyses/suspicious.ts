@@ -1,14 +1,14 @@
 import { z } from 'zod';
-import { figureSchema, variableIdSchema } from './schemas';
+import { numberOrNullSchema, variableIdSchema } from './schemas';
 
 export const suspiciousRequestSchema = z.object({ kind: z.literal('suspicious') });
 
 const effectSchema = z.object({
-  mean: figureSchema,
-  sd: figureSchema,
-  meanWithout: figureSchema,
-  sdWithout: figureSchema,
-  correlations: z.array(z.object({ with: variableIdSchema, r: figureSchema, rWithout: figureSchema })),
+  mean: numberOrNullSchema,
+  sd: numberOrNullSchema,
+  meanWithout: numberOrNullSchema,
+  sdWithout: numberOrNullSchema,
+  correlations: z.array(z.object({ with: variableIdSchema, r: numberOrNullSchema, rWithout: numberOrNullSchema })),
 });
 /** Something in the table that should be looked at. */
 export const suspicionSchema = z.discriminatedUnion('type', [
@@ -23,7 +23,7 @@ export const suspicionSchema = z.discriminatedUnion('type', [
     effect: effectSchema,
   }),
   z.object({ type: z.literal('duplicated-rows'), rows: z.array(z.number().int()) }),
-  z.object({ type: z.literal('constant'), variable: variableIdSchema, value: figureSchema }),
+  z.object({ type: z.literal('constant'), variable: variableIdSchema, value: numberOrNullSchema }),
   z.object({ type: z.literal('repeated-identifier'), variable: variableIdSchema, values: z.number().int(), rows: z.number().int() }),
 ]);
 export type Suspicion = z.infer<typeof suspicionSchema>;

@@ -34,7 +34,7 @@ const FEWEST = 4;
  *
  * Curved if 2·min p < .01 and R² rises by .02 at least, or if |ρ| exceeds |r| by max(.10, 1.05/√(n − 1)), three times what
  * chance brings in normal pairs. Source: the F test of a polynomial term (Draper & Smith 1998, ch. 12). Missing values
- * (NaN): rows complete for both; fewer than four, and points exactly on a line, leave all figures NaN and are never curved.
+ * (NaN): rows complete for both; fewer than four, and points exactly on a line, leave all values NaN and are never curved.
  * @throws {RangeError} columns of unequal length.
  *
  * @example

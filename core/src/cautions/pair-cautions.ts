@@ -45,8 +45,8 @@ export interface Caution {
   readonly code: CautionCode;
   /** Whether heeding it could change the conclusion, or a note. */
   readonly level: 'note' | 'could-change';
-  /** The figures it rests on, by name. */
-  readonly figures: Readonly<Record<string, number>>;
+  /** The values it rests on, by name. */
+  readonly values: Readonly<Record<string, number>>;
   /** The coefficient that it is about. */
   readonly found: Judged;
   /** What heeding it gives; null where there is no remedy, or none that can be computed. */
@@ -129,7 +129,7 @@ interface Judging {
 function caution(
   { found: { coefficient, pValue }, alpha }: Judging,
   code: CautionCode,
-  figures: Caution['figures'],
+  values: Caution['values'],
   remedy: Remedy | null = null,
   { least, decisive }: { least?: number; decisive?: boolean } = {},
 ): Caution {
@@ -137,7 +137,7 @@ function caution(
   // A multiple correlation has no sign.
   const compared = remedy?.kind === 'parabola' ? { coefficient: Math.abs(coefficient), pValue } : found;
   const changes = decisive ?? (remedy !== null && couldChange(compared, remedy, alpha, least));
-  return { code, level: changes ? 'could-change' : 'note', figures, found, remedy };
+  return { code, level: changes ? 'could-change' : 'note', values, found, remedy };
 }
 
 function aboutRows(judging: Judging, { rowsInUse, shared, identifierRepeats }: CautionContext): Caution[] {
@@ -160,20 +160,20 @@ function aboutValues(judging: Judging, { shapeRule = DEFAULT_SHAPE_RULE, ordinal
   const least = noticeableBetweenMethods(complete.x.length);
   const found: Caution[] = [];
   if (shape) {
-    const figures = {
+    const values = {
       skewnessX: first.skewness,
       excessKurtosisX: first.excessKurtosis,
       skewnessY: second.skewness,
       excessKurtosisY: second.excessKurtosis,
     };
-    found.push(caution(judging, 'shape', figures, byRanks(pair), { least }));
+    found.push(caution(judging, 'shape', values, byRanks(pair), { least }));
   }
   if (straight.curved) {
     const { pValue, gain, rankAdvantage } = straight;
     const remedy = againstCurve(pair, complete, straight);
     // 0: y taken as a parabola of x, 1: x as one of y.
-    const figures = { pValue, gain, rankAdvantage, direction: straight.direction === 'y-on-x' ? 0 : 1 };
-    found.push(caution(judging, 'curved', figures, remedy, remedy.kind === 'ranks' ? { least } : {}));
+    const values = { pValue, gain, rankAdvantage, direction: straight.direction === 'y-on-x' ? 0 : 1 };
+    found.push(caution(judging, 'curved', values, remedy, remedy.kind === 'ranks' ? { least } : {}));
   }
   if (fan.fanShaped) found.push(caution(judging, 'fan-shaped', { pValue: fan.pValue }, distributionFree(pair)));
   if (ordinal) found.push(caution(judging, 'ordinal', {}, byRanks(pair), { least }));
@@ -211,22 +211,22 @@ function aboutMethods(judging: Judging, ofValues: boolean): Caution[] {
   const apart = Math.abs(r.coefficient - rho.coefficient) >= noticeableBetweenMethods(complete.x.length);
   const exact = Math.abs(r.coefficient) === 1;
   if (exact || (!apart && !decideDifferently(r, rho, alpha))) return [];
-  const figures = Object.fromEntries(
+  const values = Object.fromEntries(
     METHOD_NAMES.map((name) => [name, METHODS[name].test(complete.x, complete.y, { p: 'approximate' }).coefficient]),
   );
-  return [caution(judging, 'method-disagreement', figures, ofValues ? byRanks(pair) : null, { decisive: ofValues })];
+  return [caution(judging, 'method-disagreement', values, ofValues ? byRanks(pair) : null, { decisive: ofValues })];
 }
 
 function aboutGroups(judging: Judging, labels: Float64Array): Caution[] {
   const { pair, alpha } = judging;
   const { reversed, hidden, differ, opposed, comparison } = groupDisagreement(pair.x, pair.y, labels, { method: pair.method, alpha });
   if (!reversed && !hidden && !differ) return [];
-  const figures = { q: comparison.q, df: comparison.df, pValue: comparison.pValue };
+  const values = { q: comparison.q, df: comparison.df, pValue: comparison.pValue };
   const remedy = insideGroups(pair, labels);
   // Groups of opposite sign cancel within groups, too: the remedy alone would miss them.
   return [
-    ...(reversed ? [caution(judging, 'groups-reverse', figures, remedy, { decisive: true })] : []),
-    ...(hidden ? [caution(judging, 'groups-hide', figures, remedy, { decisive: true })] : []),
-    ...(!reversed && !hidden ? [caution(judging, 'groups-differ', figures, remedy, opposed ? { decisive: true } : {})] : []),
+    ...(reversed ? [caution(judging, 'groups-reverse', values, remedy, { decisive: true })] : []),
+    ...(hidden ? [caution(judging, 'groups-hide', values, remedy, { decisive: true })] : []),
+    ...(!reversed && !hidden ? [caution(judging, 'groups-differ', values, remedy, opposed ? { decisive: true } : {})] : []),
   ];
 }

@@ -9,7 +9,7 @@ export type ShapeRule =
 export const DEFAULT_SHAPE_RULE: ShapeRule = { kind: 'limits', skewness: 2, excessKurtosis: 7 };
 
 /**
- * Whether a variable's shape is marked under a rule, judged unrounded; NaN figures mark nothing.
+ * Whether a variable's shape is marked under a rule, judged unrounded; NaN values mark nothing.
  * Sources: limits 2 and 7 West, Finch & Curran (1995); |G/SE| > 1.96 as a normal test of each.
  *
  * @example

@@ -9,6 +9,8 @@ const SAMPLED = 255;
 /** Sums and products over the rows of some columns, each shifted to about its middle. */
 export interface ColumnSums extends ShiftedProducts {
   readonly shifts: Float64Array;
+  /** By column: the rows where it has no value, ascending. */
+  readonly missingRows: readonly Uint32Array[];
 }
 
 /**
@@ -40,7 +42,17 @@ export function columnSums(columns: readonly Float64Array[], stretch: number): C
   const shifts = Float64Array.from(columns, middleOf);
   const from = stretch * STRETCH;
   const part = columns.map((column) => column.subarray(from, from + STRETCH));
-  return { shifts, ...shiftedProducts(part, shifts, rows) };
+  const sums = shiftedProducts(part, shifts, rows);
+  const missingRows = part.map((column, j) => (sums.present[j] === column.length ? NONE : missingIn(column, from)));
+  return { shifts, missingRows, ...sums };
+}
+
+const NONE = new Uint32Array(0);
+
+function missingIn(column: Float64Array, from: number): Uint32Array {
+  const rows: number[] = [];
+  for (let i = 0; i < column.length; i++) if (column[i] !== column[i]) rows.push(from + i);
+  return Uint32Array.from(rows);
 }
 
 /**
@@ -52,7 +64,13 @@ export function columnSums(columns: readonly Float64Array[], stretch: number): C
 export function addColumnSums(parts: readonly ColumnSums[]): ColumnSums {
   const [first, ...others] = parts;
   if (!first) throw new RangeError('there must be a stretch to add');
-  const sums = { shifts: first.shifts, products: first.products.slice(), totals: first.totals.slice(), present: first.present.slice() };
+  const sums = {
+    shifts: first.shifts,
+    missingRows: first.missingRows.map((_, j) => joined(parts.map(({ missingRows }) => missingRows[j]))),
+    products: first.products.slice(),
+    totals: first.totals.slice(),
+    present: first.present.slice(),
+  };
   for (const other of others) {
     for (const name of ['products', 'totals', 'present'] as const) {
       const [sum, part] = [sums[name], other[name]];
@@ -60,6 +78,16 @@ export function addColumnSums(parts: readonly ColumnSums[]): ColumnSums {
     }
   }
   return sums;
+}
+
+function joined(stretches: readonly Uint32Array[]): Uint32Array {
+  const all = new Uint32Array(stretches.reduce((sum, rows) => sum + rows.length, 0));
+  let at = 0;
+  for (const rows of stretches) {
+    all.set(rows, at);
+    at += rows.length;
+  }
+  return all;
 }
 
 /** About the median: the middle one of some values spread over the column; a constant's own value. */

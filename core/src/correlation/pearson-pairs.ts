@@ -36,19 +36,11 @@ export function createPearsonPairs(
   options: ResolvedCorrelationOptions,
   { sums = allSums(columns) }: PreparedColumns,
 ): TestedPairs {
-  const { products, totals, present, shifts } = sums;
+  const { products, totals, present, shifts, missingRows } = sums;
   const size = columns.length;
   const prepared = columns.map((values, j): PearsonColumn => {
     const squares = products[j * size + j];
-    const missingRows = present[j] < values.length ? findMissing(values) : new Uint32Array(0);
-    return {
-      values,
-      shift: shifts[j],
-      present: present[j],
-      total: totals[j],
-      squares,
-      missingRows,
-    };
+    return { values, shift: shifts[j], present: present[j], total: totals[j], squares, missingRows: missingRows[j] };
   });
   const rows = columns[0]?.length ?? 0;
   const scratch = { x: new Float64Array(rows), y: new Float64Array(rows) };
@@ -69,12 +61,6 @@ function noAdf(): number {
 function allSums(columns: readonly Float64Array[]): ColumnSums {
   const stretches = sumStretches(columns[0]?.length ?? 0);
   return addColumnSums(Array.from({ length: stretches }, (_, stretch) => columnSums(columns, stretch)));
-}
-
-function findMissing(values: Float64Array): Uint32Array {
-  const rows: number[] = [];
-  for (let i = 0; i < values.length; i++) if (values[i] !== values[i]) rows.push(i);
-  return Uint32Array.from(rows);
 }
 
 /** The coefficient from sums over all rows less those that either column misses; null where that would lose digits. */

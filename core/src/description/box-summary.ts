@@ -19,10 +19,10 @@ export interface BoxSummary {
 }
 
 /**
- * Box plot figures with the rows that lie outside.
+ * Box plot values with the rows that lie outside.
  *
  * Source: Tukey (1977), ch. 2, with type-7 quartiles (Hyndman & Fan 1996) in place of his hinges. Missing values (NaN)
- * are left out; without values all figures are NaN.
+ * are left out; without values all values are NaN.
  *
  * @example
  * boxSummary(Float64Array.of(1, 2, 3, 4, 5)).median; // 3

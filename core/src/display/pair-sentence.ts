@@ -48,13 +48,13 @@ export function pairSentence(
       : `${COEFFICIENTS[test.method].symbol} ${value}, n = ${test.n}`;
   if (Number.isNaN(p)) return `${subject}: ${coefficient}${interval}; there is no test of this coefficient.`;
   const adjusted = adjustedP === undefined ? '' : ', adjusted';
-  const figures = `${coefficient}${interval}, ${formatPRelation(p, [alpha])}${sided}${exact}${adjusted}`;
+  const numbers = `${coefficient}${interval}, ${formatPRelation(p, [alpha])}${sided}${exact}${adjusted}`;
   if (p > alpha) {
     const none = DETECTABLE[test.alternative];
-    return `${given}${given ? none.charAt(0).toLowerCase() + none.slice(1) : none} between ${x.name} and ${y.name} was detected, ${figures}.`;
+    return `${given}${given ? none.charAt(0).toLowerCase() + none.slice(1) : none} between ${x.name} and ${y.name} was detected, ${numbers}.`;
   }
   const direction = r > 0 ? 'positively' : 'negatively';
-  return `${subject} were ${direction} associated, ${figures} (${sizeInWords(test.method, r, held.length > 0)}): ${plainClause(r, x, y)}.`;
+  return `${subject} were ${direction} associated, ${numbers} (${sizeInWords(test.method, r, held.length > 0)}): ${plainClause(r, x, y)}.`;
 }
 
 function sizeInWords(method: Method, coefficient: number, partial: boolean): string {

@@ -8,7 +8,7 @@ const LARGE = 500;
 /** Below, it sees only gross ones. */
 const SMALL = 20;
 
-export type ShapeFigures = Pick<Description, 'n' | 'min' | 'max' | 'skewness' | 'skewnessSe' | 'excessKurtosis' | 'excessKurtosisSe'>;
+export type ShapeStatistics = Pick<Description, 'n' | 'min' | 'max' | 'skewness' | 'skewnessSe' | 'excessKurtosis' | 'excessKurtosisSe'>;
 
 export interface ShapeVerdict {
   /** Whether the rule marks the variable. */
@@ -29,21 +29,21 @@ export interface ShapeVerdict {
  *   { rule: { kind: 'limits', skewness: 2, excessKurtosis: 7 }, test: null, level: 0.05 }).words; // 'within the rule'
  */
 export function shapeVerdict(
-  figures: ShapeFigures,
+  statistics: ShapeStatistics,
   { rule, test, level }: { rule: ShapeRule; test: NormalityTest | null; level: number },
 ): ShapeVerdict {
-  const { n, min, max } = figures;
+  const { n, min, max } = statistics;
   if (n < 3) return { marked: false, rejected: null, words: n === 0 ? 'no value' : 'too few values to judge' };
   if (min === max) return { marked: false, rejected: null, words: 'one value throughout' };
-  const marked = isShapeMarked(figures, rule);
+  const marked = isShapeMarked(statistics, rule);
   const rejected = test && test.pValue === test.pValue ? test.pValue <= level : null;
-  return { marked, rejected, words: words(figures, rule, marked, rejected) };
+  return { marked, rejected, words: words(statistics, rule, marked, rejected) };
 }
 
-function words(figures: ShapeFigures, rule: ShapeRule, marked: boolean, rejected: boolean | null): string {
-  const { n } = figures;
+function words(statistics: ShapeStatistics, rule: ShapeRule, marked: boolean, rejected: boolean | null): string {
+  const { n } = statistics;
   if (marked) {
-    const what = departure(figures, rule);
+    const what = departure(statistics, rule);
     if (rejected === false) return `${what}, though the test does not reject${n < SMALL ? `: n = ${n} is little` : ''}`;
     return what;
   }
@@ -53,7 +53,7 @@ function words(figures: ShapeFigures, rule: ShapeRule, marked: boolean, rejected
 }
 
 /** Which of the rule's limits is passed, the further one first. */
-function departure({ skewness, skewnessSe, excessKurtosis, excessKurtosisSe }: ShapeFigures, rule: ShapeRule): string {
+function departure({ skewness, skewnessSe, excessKurtosis, excessKurtosisSe }: ShapeStatistics, rule: ShapeRule): string {
   const share = (value: number, limit: number) => Math.abs(value) / limit;
   const [skew, kurtosis] =
     rule.kind === 'limits'

@@ -12,7 +12,7 @@ import { sphere } from './sphered';
  * section 6.4), taken from the triangle of the centred unit columns, so that near-dependent columns keep their digits.
  * Listwise, divisor n − 1.
  * @param rows which of the rows given; incomplete ones have NaN
- * @returns for each of these rows one figure per column; NaN where the columns are dependent or do not vary
+ * @returns for each of these rows one value per column; NaN where the columns are dependent or do not vary
  * @throws {RangeError} columns of unequal length, or none.
  *
  * @example

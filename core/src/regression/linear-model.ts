@@ -19,8 +19,8 @@ export interface LinearModelOptions {
 }
 
 /**
- * A fitted linear model. Coefficients and their figures stand intercept first (if there is one), then by predictor;
- * `standardized`, `part`, `partial` and `zeroOrder` by predictor. Row figures have one entry for each row given, NaN
+ * A fitted linear model. Coefficients and their values stand intercept first (if there is one), then by predictor;
+ * `standardized`, `part`, `partial` and `zeroOrder` by predictor. Row values have one entry for each row given, NaN
  * where the row is incomplete.
  */
 export interface LinearModel {
@@ -158,16 +158,16 @@ function leverages(factors: QrFactorization, n: number, intercept: boolean): Flo
   return leverage;
 }
 
-/** Puts figures of the complete rows back into their places. */
-function rowSpreader(y: Float64Array, predictors: readonly Float64Array[]): (figures: Float64Array) => Float64Array {
+/** Puts values of the complete rows back into their places. */
+function rowSpreader(y: Float64Array, predictors: readonly Float64Array[]): (values: Float64Array) => Float64Array {
   const complete = y.reduce<number[]>((rows, value, i) => {
     if (value === value && predictors.every((x) => x[i] === x[i])) rows.push(i);
     return rows;
   }, []);
-  return (figures) => {
+  return (values) => {
     const all = new Float64Array(y.length).fill(Number.NaN);
     complete.forEach((row, k) => {
-      all[row] = figures[k];
+      all[row] = values[k];
     });
     return all;
   };

@@ -29,8 +29,8 @@ export function rankNormal(x: Float64Array): Transformed {
   return kept(inRows(x, midranks(present), (rank) => normalQuantile((rank - 0.375) / (present.length + 0.25))));
 }
 
-/** Puts figures of the present values back into their rows. */
-function inRows(x: Float64Array, figures: Float64Array, of: (figure: number) => number): Float64Array {
+/** Puts values of the present values back into their rows. */
+function inRows(x: Float64Array, values: Float64Array, of: (value: number) => number): Float64Array {
   let k = 0;
-  return x.map((value) => (value === value ? of(figures[k++]) : value));
+  return x.map((value) => (value === value ? of(values[k++]) : value));
 }

@@ -3,7 +3,7 @@ import { groupDisagreement, type WithinCorrelation, withinGroup } from '@ivlen/c
 import type { AnalysisModule } from './analysis';
 import { type AnalysisColumns, columnOf, valuesAt } from './analysis-columns';
 import { correlationOf, testAsData } from './correlation-test';
-import { figure } from './figures';
+import { finiteOrNull } from './finite-or-null';
 import { allCorrelatable, findVariable } from './needed-variables';
 import { pairRows } from './pair-rows';
 
@@ -30,15 +30,15 @@ function compareGroups(request: RequestOf<'by-group'>, columns: AnalysisColumns)
     whole: of(() => true),
     within: {
       ...withinAsData(within),
-      spreadRatio: figure(within.spreadRatio),
+      spreadRatio: finiteOrNull(within.spreadRatio),
       meanOfZ: within.meanOfZ ? withinAsData(within.meanOfZ) : null,
     },
-    homogeneity: { q: figure(comparison.q), df: comparison.df, pValue: figure(comparison.pValue) },
+    homogeneity: { q: finiteOrNull(comparison.q), df: comparison.df, pValue: finiteOrNull(comparison.pValue) },
     reversed,
     hidden,
   };
 }
 
 function withinAsData({ coefficient, interval, pValue }: WithinCorrelation) {
-  return { coefficient: figure(coefficient), low: interval?.low ?? null, high: interval?.high ?? null, pValue: figure(pValue) };
+  return { coefficient: finiteOrNull(coefficient), low: interval?.low ?? null, high: interval?.high ?? null, pValue: finiteOrNull(pValue) };
 }

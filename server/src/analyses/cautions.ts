@@ -2,7 +2,7 @@ import { type CautionsResult, methodForPair, type PairCaution, type RequestOf } 
 import { type Caution, pairCautions } from '@ivlen/core';
 import type { AnalysisModule, NameOf, Tell } from './analysis';
 import { type AnalysisColumns, columnOf, rowNumber } from './analysis-columns';
-import { figure } from './figures';
+import { finiteOrNull } from './finite-or-null';
 import { allCorrelatable, findVariable } from './needed-variables';
 import { componentVariables, sharedComponent } from './shared-component';
 
@@ -62,19 +62,19 @@ function casesRepeat(columns: AnalysisColumns): boolean {
   return columnOf(columns, identifier.id).some((value) => value === value && (seen.has(value) || !seen.add(value)));
 }
 
-function asData({ code, level, figures, found, remedy }: Caution, columns: AnalysisColumns): PairCaution {
+function asData({ code, level, values, found, remedy }: Caution, columns: AnalysisColumns): PairCaution {
   return {
     code,
     level,
-    figures: Object.fromEntries(Object.entries(figures).map(([name, value]) => [name, figure(value)])),
-    found: { coefficient: figure(found.coefficient), pValue: figure(found.pValue) },
+    values: Object.fromEntries(Object.entries(values).map(([name, value]) => [name, finiteOrNull(value)])),
+    found: { coefficient: finiteOrNull(found.coefficient), pValue: finiteOrNull(found.pValue) },
     remedy: remedy && {
       kind: remedy.kind,
-      coefficient: figure(remedy.coefficient),
-      pValue: figure(remedy.pValue),
+      coefficient: finiteOrNull(remedy.coefficient),
+      pValue: finiteOrNull(remedy.pValue),
       n: remedy.n,
-      low: figure(remedy.low),
-      high: figure(remedy.high),
+      low: finiteOrNull(remedy.low),
+      high: finiteOrNull(remedy.high),
       row: remedy.row === undefined ? null : rowNumber(columns, remedy.row),
       name: null,
     },

@@ -1,13 +1,16 @@
 import type { CorrelationResult } from '@ivlen/contract';
-import type { CorrelationMatrix } from '@ivlen/core';
+import type { CorrelationMatrix, MatrixDiagonal } from '@ivlen/core';
 import type { Pieces } from './analysis';
 import type { PairCorrelation } from './correlation-test';
-import { figure } from './figures';
+import { finiteOrNull } from './finite-or-null';
 
 const FIELDS = ['coefficient', 'pValue', 'log10P', 'n', 'low', 'high', 'pMethod', 'undefinedBecause'] as const;
 type Field = (typeof FIELDS)[number];
 /** What a matrix says of some pairs, field by field. */
 type Fields = { readonly [F in Field]: CorrelationResult[F][number][] };
+
+/** A variable has no p-value and no interval with itself. */
+const NO_TEST = { pValue: Number.NaN, log10P: Number.NaN, pMethod: 't', interval: null } as const;
 
 /** Cells of a matrix, by the place of the pair in its list; as seen from the variable whose id comes first. */
 export class Cells implements Pieces {
@@ -17,27 +20,31 @@ export class Cells implements Pieces {
   addFromMatrix(place: number, matrix: CorrelationMatrix, at: number): void {
     const { fields } = this;
     this.places.push(place);
-    fields.coefficient.push(figure(matrix.coefficient[at] ?? Number.NaN));
-    fields.pValue.push(figure(matrix.pValue[at] ?? Number.NaN));
-    fields.log10P.push(figure(matrix.log10P[at] ?? Number.NaN));
+    fields.coefficient.push(finiteOrNull(matrix.coefficient[at] ?? Number.NaN));
+    fields.pValue.push(finiteOrNull(matrix.pValue[at] ?? Number.NaN));
+    fields.log10P.push(finiteOrNull(matrix.log10P[at] ?? Number.NaN));
     fields.n.push(matrix.n[at] ?? 0);
-    fields.low.push(figure(matrix.low[at] ?? Number.NaN));
-    fields.high.push(figure(matrix.high[at] ?? Number.NaN));
+    fields.low.push(finiteOrNull(matrix.low[at] ?? Number.NaN));
+    fields.high.push(finiteOrNull(matrix.high[at] ?? Number.NaN));
     fields.pMethod.push(matrix.pMethod[at] ?? 't');
     fields.undefinedBecause.push(matrix.undefinedBecause[at] ?? null);
   }
 
-  addTest(place: number, test: PairCorrelation): void {
+  addTest(place: number, test: Omit<PairCorrelation, 'method' | 'statistic' | 'alternative' | 'zVariance'>): void {
     const { fields } = this;
     this.places.push(place);
-    fields.coefficient.push(figure(test.coefficient));
-    fields.pValue.push(figure(test.pValue));
-    fields.log10P.push(figure(test.log10P));
+    fields.coefficient.push(finiteOrNull(test.coefficient));
+    fields.pValue.push(finiteOrNull(test.pValue));
+    fields.log10P.push(finiteOrNull(test.log10P));
     fields.n.push(test.n);
     fields.low.push(test.interval?.low ?? null);
     fields.high.push(test.interval?.high ?? null);
     fields.pMethod.push(test.pMethod);
     fields.undefinedBecause.push(test.undefinedBecause ?? null);
+  }
+
+  addDiagonal(place: number, { coefficient, n, undefinedBecause }: MatrixDiagonal): void {
+    this.addTest(place, { ...NO_TEST, coefficient, n, ...(undefinedBecause ? { undefinedBecause } : {}) });
   }
 
   addFromResult(place: number, result: CorrelationResult, at: number): void {

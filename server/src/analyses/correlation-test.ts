@@ -9,7 +9,7 @@ import {
   partialCorrelation,
   testPair,
 } from '@ivlen/core';
-import { figure } from './figures';
+import { finiteOrNull } from './finite-or-null';
 
 /** A test, or why the method has none of this sort. */
 export type PairCorrelation = Omit<CorrelationTest, 'undefinedBecause'> & { undefinedBecause?: PairTest['undefinedBecause'] };
@@ -47,10 +47,10 @@ export function correlationOf(
 
 export function testAsData({ n, pMethod, statistic, interval, ...test }: PairCorrelation): PairTest {
   return {
-    coefficient: figure(test.coefficient),
+    coefficient: finiteOrNull(test.coefficient),
     n,
-    pValue: figure(test.pValue),
-    log10P: figure(test.log10P),
+    pValue: finiteOrNull(test.pValue),
+    log10P: finiteOrNull(test.log10P),
     pMethod,
     statistic: statistic && Number.isFinite(statistic.value) ? statistic : null,
     interval,

@@ -4,7 +4,6 @@ import type { AnalysisModule, PieceKey, PieceNeeds, Pieces, PreparedVariables, T
 import { type AnalysisColumns, columnOf } from './analysis-columns';
 import { Cells, writeCell } from './correlation-cells';
 import { correlationOf, intervalKind } from './correlation-test';
-import { figure } from './figures';
 import { allCorrelatable } from './needed-variables';
 
 /** The matrix by the method of all pairs, and the pairs of those variables that have a method of their own by that. */
@@ -21,7 +20,7 @@ function correlate(request: CorrelationRequest, columns: AnalysisColumns, tell: 
   const pairs = pairsOf(request);
   const isKnown = new Set(known.places);
   const wanted = pairs.flatMap((_, place) => (isKnown.has(place) ? [] : [place]));
-  const result = emptyResult(request, columns);
+  const result = emptyResult(request);
   const size = request.variables.length;
   for (const cells of [known, computeCells(request, columns, wanted, NOTHING, tell)]) {
     cells.places.forEach((place, k) => {
@@ -32,12 +31,12 @@ function correlate(request: CorrelationRequest, columns: AnalysisColumns, tell: 
   return result;
 }
 
-/** All but the pairs. */
-function emptyResult({ variables, method, byVariable }: CorrelationRequest, columns: AnalysisColumns): CorrelationResult {
+/** All but the cells. */
+function emptyResult({ variables, method, byVariable }: CorrelationRequest): CorrelationResult {
   const size = variables.length;
   const methods = variables.flatMap((a) => variables.map((b) => (a === b ? method : methodForPair(method, byVariable, a, b))));
   const numbers = () => new Array<number | null>(size * size).fill(null);
-  const result: CorrelationResult = {
+  return {
     kind: 'correlation',
     variables,
     methods,
@@ -50,16 +49,10 @@ function emptyResult({ variables, method, byVariable }: CorrelationRequest, colu
     pMethod: new Array(size * size).fill('t'),
     undefinedBecause: new Array(size * size).fill(null),
   };
-  variables.forEach((id, i) => {
-    const { coefficient, n, undefinedBecause } = matrixDiagonal(columnOf(columns, id));
-    const at = i * size + i;
-    [result.coefficient[at], result.n[at], result.undefinedBecause[at]] = [figure(coefficient), n, undefinedBecause];
-  });
-  return result;
 }
 
 interface Pair {
-  /** Places of the two variables; the id of the first comes first. */
+  /** Places of the two variables; the id of the first comes first. The same twice: the diagonal. */
   readonly i: number;
   readonly j: number;
   readonly method: Method;
@@ -68,8 +61,8 @@ const NO_PAIR: Pair = { i: -1, j: -1, method: 'pearson' };
 
 function pairsOf({ variables, method, byVariable }: CorrelationRequest): Pair[] {
   return variables.flatMap((a, i) =>
-    variables.slice(0, i).map((b, j) => {
-      const own = methodForPair(method, byVariable, a, b);
+    variables.slice(0, i + 1).map((b, j) => {
+      const own = i === j ? method : methodForPair(method, byVariable, a, b);
       return a < b ? { i, j, method: own } : { i: j, j: i, method: own };
     }),
   );
@@ -98,7 +91,7 @@ function isByPair({ control, interval }: CorrelationRequest): boolean {
 
 function needsOf(request: CorrelationRequest, places: readonly number[], rows: number): PieceNeeds {
   const all = pairsOf(request);
-  const pairs = places.map((place) => all[place] ?? NO_PAIR);
+  const pairs = places.map((place) => all[place] ?? NO_PAIR).filter(({ i, j }) => i !== j);
   if (isByPair(request)) {
     return { ranks: [], sums: [], effort: pairs.length * rows * (request.interval === 'bootstrap' ? RESAMPLES : FITTING) };
   }
@@ -121,8 +114,11 @@ function computeCells(
 ): Cells {
   const cells = new Cells();
   const all = pairsOf(request);
-  const pairs = places.map((place) => ({ place, ...(all[place] ?? NO_PAIR) }));
-  const done = (more: number) => tell(cells.places.length + more, pairs.length);
+  const wanted = places.map((place) => ({ place, ...(all[place] ?? NO_PAIR) }));
+  for (const { place, i, j } of wanted)
+    if (i === j) cells.addDiagonal(place, matrixDiagonal(columnOf(columns, request.variables[i] ?? '')));
+  const pairs = wanted.filter(({ i, j }) => i !== j);
+  const done = (more: number) => tell(cells.places.length + more, wanted.length);
   if (!isByPair(request)) {
     const byThis = byMethod((method) => pairs.filter((pair) => pair.method === method));
     for (const method of METHOD_NAMES) addMatrix(cells, request, columns, method, byThis[method], prepared, done);

@@ -2,7 +2,7 @@ import type { DependentResult, RequestOf } from '@ivlen/contract';
 import { bootstrapDifference, COEFFICIENTS, compareOverlapping, testPair } from '@ivlen/core';
 import type { AnalysisModule, Tell } from './analysis';
 import { type AnalysisColumns, columnOf, valuesAt } from './analysis-columns';
-import { figure } from './figures';
+import { finiteOrNull } from './finite-or-null';
 import { allCorrelatable } from './needed-variables';
 import { pairRows } from './pair-rows';
 
@@ -24,7 +24,7 @@ function dependentOf({ a, b, c, method, level }: RequestOf<'dependent'>, columns
     number,
     number,
   ];
-  const common = { kind: 'dependent' as const, n, ab: figure(ab), ac: figure(ac), bc: figure(bc) };
+  const common = { kind: 'dependent' as const, n, ab: finiteOrNull(ab), ac: finiteOrNull(ac), bc: finiteOrNull(bc) };
   if ([ab, ac, bc].some(Number.isNaN)) return { ...common, williams: null, meng: null, interval: null };
   if (!COEFFICIENTS[method].dependentFormula) {
     const options = { method, level, replicates: REPLICATES, onProgress: (done: number) => tell(done, REPLICATES) };
@@ -33,8 +33,8 @@ function dependentOf({ a, b, c, method, level }: RequestOf<'dependent'>, columns
   const { williams, meng, interval } = compareOverlapping({ rAB: ab, rAC: ac, rBC: bc, n }, { level });
   return {
     ...common,
-    williams: { t: figure(williams.t), df: williams.df, pValue: figure(williams.pValue) },
-    meng: { z: figure(meng.z), pValue: figure(meng.pValue) },
+    williams: { t: finiteOrNull(williams.t), df: williams.df, pValue: finiteOrNull(williams.pValue) },
+    meng: { z: finiteOrNull(meng.z), pValue: finiteOrNull(meng.pValue) },
     interval,
   };
 }

@@ -2,7 +2,7 @@ import type { VariableDescription } from '@ivlen/contract';
 import { describe, histogram } from '@ivlen/core';
 import type { AnalysisModule } from './analysis';
 import { columnOf } from './analysis-columns';
-import { figure } from './figures';
+import { finiteOrNull } from './finite-or-null';
 import { withNumbers } from './needed-variables';
 
 const BINS = 30;
@@ -18,20 +18,20 @@ function fullDescription(id: string, x: Float64Array): VariableDescription {
     id,
     n: d.n,
     missing: d.missing,
-    mean: figure(d.mean),
-    sd: figure(d.sd),
-    se: figure(d.se),
-    variance: figure(d.variance),
-    median: figure(d.median),
-    min: figure(d.min),
-    max: figure(d.max),
-    range: figure(d.range),
-    q1: figure(d.q1),
-    q3: figure(d.q3),
-    skewness: figure(d.skewness),
-    skewnessSe: figure(d.skewnessSe),
-    excessKurtosis: figure(d.excessKurtosis),
-    excessKurtosisSe: figure(d.excessKurtosisSe),
+    mean: finiteOrNull(d.mean),
+    sd: finiteOrNull(d.sd),
+    se: finiteOrNull(d.se),
+    variance: finiteOrNull(d.variance),
+    median: finiteOrNull(d.median),
+    min: finiteOrNull(d.min),
+    max: finiteOrNull(d.max),
+    range: finiteOrNull(d.range),
+    q1: finiteOrNull(d.q1),
+    q3: finiteOrNull(d.q3),
+    skewness: finiteOrNull(d.skewness),
+    skewnessSe: finiteOrNull(d.skewnessSe),
+    excessKurtosis: finiteOrNull(d.excessKurtosis),
+    excessKurtosisSe: finiteOrNull(d.excessKurtosisSe),
     bins: [...histogram(x, { bins: BINS }).counts],
   };
 }

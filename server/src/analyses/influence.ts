@@ -2,7 +2,7 @@ import type { InfluenceResult, RequestOf } from '@ivlen/contract';
 import { influence } from '@ivlen/core';
 import type { AnalysisModule } from './analysis';
 import { type AnalysisColumns, rowNumber } from './analysis-columns';
-import { figure } from './figures';
+import { finiteOrNull } from './finite-or-null';
 import { allCorrelatable } from './needed-variables';
 import { pairRows } from './pair-rows';
 
@@ -27,7 +27,7 @@ function influenceOf(request: RequestOf<'influence'>, columns: AnalysisColumns):
   if (carrying >= 0 && !shown.includes(carrying)) shown.splice(-1, 1, carrying);
   return {
     kind: 'influence',
-    coefficient: figure(coefficient),
+    coefficient: finiteOrNull(coefficient),
     n,
     carrying: carrying < 0 ? null : rowNumber(columns, places[carrying] ?? 0),
     points: shown.map((i) => ({
@@ -35,7 +35,7 @@ function influenceOf(request: RequestOf<'influence'>, columns: AnalysisColumns):
       name: null,
       x: x[i] ?? Number.NaN,
       y: y[i] ?? Number.NaN,
-      without: figure(leaveOneOut[i] ?? Number.NaN),
+      without: finiteOrNull(leaveOneOut[i] ?? Number.NaN),
     })),
   };
 }

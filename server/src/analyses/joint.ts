@@ -11,7 +11,7 @@ import {
 } from '@ivlen/core';
 import type { AnalysisModule } from './analysis';
 import { type AnalysisColumns, columnOf, rowNumber, valuesAt } from './analysis-columns';
-import { figure } from './figures';
+import { finiteOrNull } from './finite-or-null';
 import { allCorrelatable } from './needed-variables';
 
 const POINTS_DRAWN = 400;
@@ -44,8 +44,8 @@ function jointOf({ variables, distances }: RequestOf<'joint'>, columns: Analysis
     incomplete: columns.rowsInUse - places.length,
     undefinedBecause: undefinedBecause ?? null,
     mardia: {
-      skewness: { ...test(skewness), coefficient: figure(skewness.coefficient) },
-      kurtosis: { ...test(kurtosis), coefficient: figure(kurtosis.coefficient) },
+      skewness: { ...test(skewness), coefficient: finiteOrNull(skewness.coefficient) },
+      kurtosis: { ...test(kurtosis), coefficient: finiteOrNull(kurtosis.coefficient) },
     },
     henzeZirkler: { ...test(hz), sampledFrom: hz.sampledFrom ?? null },
     doornikHansen: test(dh),
@@ -63,7 +63,12 @@ function test(result: {
   undefinedBecause?: NormalityUndefined;
 }): JointTest {
   const { statistic, pValue, log10P, df } = result;
-  return { statistic: figure(statistic), df: figure(df ?? Number.NaN), pValue: figure(pValue), log10P: figure(log10P) };
+  return {
+    statistic: finiteOrNull(statistic),
+    df: finiteOrNull(df ?? Number.NaN),
+    pValue: finiteOrNull(pValue),
+    log10P: finiteOrNull(log10P),
+  };
 }
 
 function distancesOf(
@@ -83,7 +88,7 @@ function distancesOf(
       theoretical: drawn.map((k) => mahalanobisQuantile((k + 0.5) / n, n, p)),
       observed: drawn.map((k) => distance[order[k] ?? 0] ?? 0),
       rows: drawn.map((k) => numberOf(order[k] ?? 0)),
-      limit: figure(mahalanobisQuantile(1 - LEVEL / n, n, p)),
+      limit: finiteOrNull(mahalanobisQuantile(1 - LEVEL / n, n, p)),
     },
     furthest: far.map((place, k) => ({
       row: numberOf(place),

@@ -2,7 +2,7 @@ import type { LineResult, RequestOf } from '@ivlen/contract';
 import { fittedParabola, type LinearModel, linearity, linearModel, lineBand, lowess } from '@ivlen/core';
 import type { AnalysisModule } from './analysis';
 import type { AnalysisColumns } from './analysis-columns';
-import { figure } from './figures';
+import { finiteOrNull } from './finite-or-null';
 import { allCorrelatable } from './needed-variables';
 import { pairRows } from './pair-rows';
 
@@ -26,14 +26,14 @@ function lineOf(request: RequestOf<'line'>, columns: AnalysisColumns): LineResul
     n: x.length,
     intercept: termOf(model, 0),
     slope: termOf(model, 1),
-    r2: figure(model.r2),
-    adjustedR2: figure(model.adjustedR2),
-    residualSd: figure(model.residualSd),
-    f: figure(model.f),
+    r2: finiteOrNull(model.r2),
+    adjustedR2: finiteOrNull(model.adjustedR2),
+    residualSd: finiteOrNull(model.residualSd),
+    f: finiteOrNull(model.f),
     dfResidual: model.dfResidual,
-    pValue: figure(model.pValue),
-    xMin: figure(low),
-    xMax: figure(high),
+    pValue: finiteOrNull(model.pValue),
+    xMin: finiteOrNull(low),
+    xMax: finiteOrNull(high),
     band: high > low ? lineBand(x, y, beyond(low, high), { level: request.level }) : [],
     parabola: parabolaOf(x, y),
     smooth: smoothOf(x, y),
@@ -56,7 +56,7 @@ function parabolaOf(x: Float64Array, y: Float64Array): LineResult['parabola'] {
 }
 
 function termOf(model: LinearModel, i: number): LineResult['slope'] {
-  const at = (values: Float64Array) => figure(values[i] ?? Number.NaN);
+  const at = (values: Float64Array) => finiteOrNull(values[i] ?? Number.NaN);
   const interval = model.intervals[i];
   return {
     value: at(model.coefficients),

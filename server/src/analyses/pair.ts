@@ -3,7 +3,7 @@ import { byMethod, type Description, describe, fittedLine, type Method } from '@
 import type { AnalysisModule } from './analysis';
 import { type AnalysisColumns, columnOf, valuesAt } from './analysis-columns';
 import { correlationOf, testAsData } from './correlation-test';
-import { figure } from './figures';
+import { finiteOrNull } from './finite-or-null';
 import { allCorrelatable } from './needed-variables';
 import { pairRows } from './pair-rows';
 
@@ -23,13 +23,13 @@ function describePair(request: PairRequest, columns: AnalysisColumns): PairResul
     kind: 'pair',
     n: x.length,
     tests: byMethod(test),
-    line: { slope: figure(line.slope), intercept: figure(line.intercept) },
-    swappedLine: { slope: figure(swapped.slope), intercept: figure(swapped.intercept) },
+    line: { slope: finiteOrNull(line.slope), intercept: finiteOrNull(line.intercept) },
+    swappedLine: { slope: finiteOrNull(swapped.slope), intercept: finiteOrNull(swapped.intercept) },
     x: shortDescription(describe(x)),
     y: shortDescription(describe(y)),
   };
 }
 
 function shortDescription({ n, mean, sd }: Description): PairResult['x'] {
-  return { n, mean: figure(mean), sd: figure(sd) };
+  return { n, mean: finiteOrNull(mean), sd: finiteOrNull(sd) };
 }

@@ -2,7 +2,7 @@ import type { RequestOf, ResampleResult } from '@ivlen/contract';
 import { bootstrapCorrelation, permutationTest } from '@ivlen/core';
 import type { AnalysisModule, Tell } from './analysis';
 import type { AnalysisColumns } from './analysis-columns';
-import { figure } from './figures';
+import { finiteOrNull } from './finite-or-null';
 import { allCorrelatable } from './needed-variables';
 import { pairRows } from './pair-rows';
 
@@ -22,7 +22,7 @@ function resampled(request: RequestOf<'resample'>, columns: AnalysisColumns, tel
     return {
       kind: 'resample',
       what,
-      coefficient: figure(coefficient),
+      coefficient: finiteOrNull(coefficient),
       n,
       times,
       seed,
@@ -42,7 +42,7 @@ function resampled(request: RequestOf<'resample'>, columns: AnalysisColumns, tel
     seed,
     interval: null,
     intervalKind: null,
-    pValue: figure(pValue),
+    pValue: finiteOrNull(pValue),
     asExtreme,
   };
 }

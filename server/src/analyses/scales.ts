@@ -3,7 +3,7 @@ import { COEFFICIENTS, METHOD_NAMES, type Transformed, testPair } from '@ivlen/c
 import { SCALES } from '../derivations/compute-derived';
 import type { AnalysisModule } from './analysis';
 import { type AnalysisColumns, columnOf } from './analysis-columns';
-import { figure } from './figures';
+import { finiteOrNull } from './finite-or-null';
 import { correlatable, withNumbers } from './needed-variables';
 import { shapeOfValues } from './shape';
 
@@ -45,7 +45,7 @@ function scalesOf({ variable, others }: RequestOf<'scales'>, columns: AnalysisCo
 type Correlations = ScalesResult['scales'][number]['correlations'][number]['coefficients'];
 
 function coefficientsAt(found: readonly { method: string; coefficients: readonly number[] }[], k: number): Correlations {
-  return Object.fromEntries(found.map(({ method, coefficients }) => [method, figure(coefficients[k] ?? Number.NaN)])) as Correlations;
+  return Object.fromEntries(found.map(({ method, coefficients }) => [method, finiteOrNull(coefficients[k] ?? Number.NaN)])) as Correlations;
 }
 
 function onScale(scale: ComparedScale, x: Float64Array): Transformed {

@@ -17,7 +17,7 @@ import {
 } from '@ivlen/core';
 import type { AnalysisModule } from './analysis';
 import { columnOf } from './analysis-columns';
-import { figure } from './figures';
+import { finiteOrNull } from './finite-or-null';
 import { withNumbers } from './needed-variables';
 
 const DENSITY_POINTS = 128;
@@ -59,17 +59,17 @@ export function shapeOfValues(id: string, x: Float64Array, rows: Uint32Array | n
       n: d.n,
       missing: x.length - d.n,
       distinct,
-      mean: figure(d.mean),
-      sd: figure(d.sd),
-      median: figure(d.median),
-      min: figure(d.min),
-      max: figure(d.max),
-      q1: figure(d.q1),
-      q3: figure(d.q3),
-      skewness: figure(d.skewness),
-      skewnessSe: figure(d.skewnessSe),
-      excessKurtosis: figure(d.excessKurtosis),
-      excessKurtosisSe: figure(d.excessKurtosisSe),
+      mean: finiteOrNull(d.mean),
+      sd: finiteOrNull(d.sd),
+      median: finiteOrNull(d.median),
+      min: finiteOrNull(d.min),
+      max: finiteOrNull(d.max),
+      q1: finiteOrNull(d.q1),
+      q3: finiteOrNull(d.q3),
+      skewness: finiteOrNull(d.skewness),
+      skewnessSe: finiteOrNull(d.skewnessSe),
+      excessKurtosis: finiteOrNull(d.excessKurtosis),
+      excessKurtosisSe: finiteOrNull(d.excessKurtosisSe),
     },
     histogram: { edges: [...edges], counts: [...counts] },
     density: { x: [...curve.x], y: [...curve.density] },
@@ -91,7 +91,7 @@ function boxOf(x: Float64Array, median: number, rowNumber: (place: number) => nu
   const all = [...farOut.map((place) => ({ ...named(place), far: true })), ...outside.map((place) => ({ ...named(place), far: false }))];
   all.sort((a, b) => Math.abs(b.value - median) - Math.abs(a.value - median));
   return {
-    whiskers: [figure(whiskers[0]), figure(whiskers[1])],
+    whiskers: [finiteOrNull(whiskers[0]), finiteOrNull(whiskers[1])],
     outside: all.slice(0, OUTSIDE_LISTED),
     more: Math.max(0, all.length - OUTSIDE_LISTED),
   };
@@ -122,7 +122,12 @@ function testsOf(x: Float64Array): ShapeResult['tests'] {
     const { statistic, pValue, log10P, undefinedBecause } = test(x);
     return [
       name,
-      { statistic: figure(statistic), pValue: figure(pValue), log10P: figure(log10P), undefinedBecause: undefinedBecause ?? null },
+      {
+        statistic: finiteOrNull(statistic),
+        pValue: finiteOrNull(pValue),
+        log10P: finiteOrNull(log10P),
+        undefinedBecause: undefinedBecause ?? null,
+      },
     ] as const;
   });
   return Object.fromEntries(entries) as ShapeResult['tests'];

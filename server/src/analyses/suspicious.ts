@@ -2,10 +2,10 @@ import { isQuantity, type Suspicion, type SuspiciousResult } from '@ivlen/contra
 import { correlationMatrix, duplicatedRows, effectWithout, suspiciousValues } from '@ivlen/core';
 import type { AnalysisModule } from './analysis';
 import { type AnalysisColumns, columnOf, type VariableFacts } from './analysis-columns';
-import { figure } from './figures';
+import { finiteOrNull } from './finite-or-null';
 
 const VALUES_LISTED = 100;
-/** Each listed value has its figures computed over all rows; in a large table fewer are listed at a time. */
+/** Each listed value has its numbers computed over all rows; in a large table fewer are listed at a time. */
 const ROWS_WORKED_THROUGH = 4_000_000;
 const FEWEST_LISTED = 20;
 /** Partners are chosen, not reported, from so many rows. */
@@ -103,11 +103,15 @@ function withEffect({ at, distance, ...found }: FoundValue, columns: AnalysisCol
   return {
     ...found,
     effect: {
-      mean: figure(mean),
-      sd: figure(sd),
-      meanWithout: figure(meanWithout),
-      sdWithout: figure(sdWithout),
-      correlations: correlations.map(({ r, rWithout }, i) => ({ with: partners[i] ?? '', r: figure(r), rWithout: figure(rWithout) })),
+      mean: finiteOrNull(mean),
+      sd: finiteOrNull(sd),
+      meanWithout: finiteOrNull(meanWithout),
+      sdWithout: finiteOrNull(sdWithout),
+      correlations: correlations.map(({ r, rWithout }, i) => ({
+        with: partners[i] ?? '',
+        r: finiteOrNull(r),
+        rWithout: finiteOrNull(rWithout),
+      })),
     },
   };
 }
@@ -139,6 +143,6 @@ function constants(columns: AnalysisColumns): Suspicion[] {
     const values = columnOf(columns, id);
     const first = values.find((value) => value === value);
     if (first === undefined || !values.every((value) => value !== value || value === first)) return [];
-    return [{ type: 'constant', variable: id, value: figure(first) }];
+    return [{ type: 'constant', variable: id, value: finiteOrNull(first) }];
   });
 }

@@ -1,6 +1,6 @@
 import { canBeCorrelated, type Definition, type DerivationPreview, sourcesOf } from '@ivlen/contract';
 import { describe, histogram } from '@ivlen/core';
-import { figure } from '../analyses/figures';
+import { finiteOrNull } from '../analyses/finite-or-null';
 import { type Columns, type Table, variableOf } from '../columns/columns';
 import type { Connection } from '../database/connect';
 import { writtenValue } from '../rows/written-value';
@@ -28,14 +28,15 @@ export async function previewDerivation(
     })),
   );
   const labels = groupLabels(derivation);
-  const written = (value: number) => (dictionary ? writtenValue(value, { storage: 'code' }, dictionary) : (labels[value] ?? figure(value)));
+  const written = (value: number) =>
+    dictionary ? writtenValue(value, { storage: 'code' }, dictionary) : (labels[value] ?? finiteOrNull(value));
   return {
     sources: sources.map(({ variable }) => variable.name),
     rows: Array.from({ length: Math.min(ROWS_SHOWN, table.rows) }, (_, row) => ({
       number: row + 1,
       sources: sources.map((source) => {
         const value = source.values[row] ?? Number.NaN;
-        return source.variable.storage === 'number' ? figure(value) : writtenValue(value, source.variable, source.dictionary);
+        return source.variable.storage === 'number' ? finiteOrNull(value) : writtenValue(value, source.variable, source.dictionary);
       }),
       result: written(values[row] ?? Number.NaN),
     })),
@@ -50,5 +51,5 @@ export async function previewDerivation(
 
 function shapeOf(name: string, x: Float64Array): NonNullable<DerivationPreview['after']> {
   const { n, skewness } = describe(x);
-  return { name, n, skewness: figure(skewness), bins: [...histogram(x, { bins: BINS }).counts] };
+  return { name, n, skewness: finiteOrNull(skewness), bins: [...histogram(x, { bins: BINS }).counts] };
 }

@@ -75,12 +75,12 @@ interface Above {
 function computedFrom(cells: readonly string[], numbers: readonly number[], above: readonly Above[]): 'sums' | 'means' | null {
   const places = numbers.flatMap((value, i) => (above[i]?.numeric && above[i].spread && !Number.isNaN(value) ? [i] : []));
   if (places.length < 2) return null;
-  const all = (figure: (column: Above) => number) =>
+  const all = (statistic: (column: Above) => number) =>
     places.every((i) => {
       const column = above[i];
       const value = numbers[i];
       if (!column || value === undefined || column.n < FEWEST_ABOVE) return false;
-      return Math.abs(value - figure(column)) <= roundingOf(cells[i] ?? '') + 1e-9 * Math.abs(value);
+      return Math.abs(value - statistic(column)) <= roundingOf(cells[i] ?? '') + 1e-9 * Math.abs(value);
     });
   if (all(({ sum, n }) => sum / n)) return 'means';
   return all(({ sum }) => sum) ? 'sums' : null;

@@ -6,7 +6,7 @@ const IDENTIFIER_SHARE = 0.5;
 const IDENTIFIER_NAME = /(^|[^a-z])(id|nr|no|code|key|index|identifier|subject|case|row)([^a-z]|$)/i;
 
 /** What is known of a column once it is read. */
-export interface ColumnFigures {
+export interface ColumnNumbers {
   readonly name: string;
   readonly storage: Storage;
   readonly present: number;
@@ -22,7 +22,7 @@ export interface ColumnFigures {
  * 0 or 1 is an order; whole numbers that never repeat and count the rows, or are called an id, identify. Text that
  * mostly does not repeat identifies, other text is nominal.
  */
-export function inferKind({ name, storage, present, distinct, min, max, integers }: ColumnFigures): Kind {
+export function inferKind({ name, storage, present, distinct, min, max, integers }: ColumnNumbers): Kind {
   if (storage === 'day') return 'date';
   if (storage === 'code') return present > 2 && distinct !== null && distinct > present * IDENTIFIER_SHARE ? 'identifier' : 'nominal';
   if (!integers || distinct === null) return 'continuous';

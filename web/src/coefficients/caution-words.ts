@@ -22,18 +22,18 @@ export interface CautionSubject {
 interface CautionWords {
   /** Two or three words. */
   readonly short: string;
-  /** What it means for the coefficient, with the figures it rests on. */
-  readonly sentence: (figures: PairCaution['figures'], subject: CautionSubject) => string;
+  /** What it means for the coefficient, with the values it rests on. */
+  readonly sentence: (values: PairCaution['values'], subject: CautionSubject) => string;
   /** When it is raised. */
   readonly threshold: string;
-  /** What is done about it, with the figures of which it is judged. */
+  /** What is done about it, with the values of which it is judged. */
   readonly remedy: string;
 }
 
-const value = (figures: PairCaution['figures'], name: string) => figures[name] ?? Number.NaN;
-const coefficient = (figures: PairCaution['figures'], name: string) => formatCoefficient(value(figures, name));
-const groupTest = (figures: PairCaution['figures']) =>
-  `Q(${value(figures, 'df')}) = ${formatFixed(value(figures, 'q'), 2)}, ${formatPRelation(value(figures, 'pValue'))}`;
+const value = (values: PairCaution['values'], name: string) => values[name] ?? Number.NaN;
+const coefficient = (values: PairCaution['values'], name: string) => formatCoefficient(value(values, name));
+const groupTest = (values: PairCaution['values']) =>
+  `Q(${value(values, 'df')}) = ${formatFixed(value(values, 'q'), 2)}, ${formatPRelation(value(values, 'pValue'))}`;
 const NO_REMEDY = 'none yet: it stays a note';
 
 /** Cautions about a coefficient, in words; the thresholds are the core's. */

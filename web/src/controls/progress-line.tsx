@@ -13,7 +13,7 @@ export function ProgressLine({ label, progress, onStop }: ProgressLineProps) {
   return (
     <div role="status" className="flex items-center gap-4">
       <progress className="progress w-48" aria-label={label} {...(known ? { value: progress.done, max: progress.total } : {})} />
-      <span className="figures">
+      <span className="numerals">
         {label}
         {known && `: ${progressInWords(progress)}`} …
       </span>

@@ -26,7 +26,7 @@ export function ViewBar<V extends string>({ label, views, current, onOpen, count
         >
           {name}
           {(counts[id] ?? 0) > 0 && (
-            <span className="figures ml-1.5 rounded bg-caution-soft px-1.5 text-[12px] text-caution">{counts[id]}</span>
+            <span className="numerals ml-1.5 rounded bg-caution-soft px-1.5 text-[12px] text-caution">{counts[id]}</span>
           )}
         </button>
       ))}

@@ -38,7 +38,7 @@ export function Axes({
   names = { below: 33, left: 12 },
 }: AxesProps) {
   return (
-    <g className="figures" fontSize={sizes.tick} fill={palette.muted} stroke="none">
+    <g className="numerals" fontSize={sizes.tick} fill={palette.muted} stroke="none">
       <rect x={left} y={top} width={right - left} height={bottom - top} fill={palette.surface} stroke={palette.rule} />
       {ticksOf(x, tickCount(right - left)).map(({ value, text }) => (
         <g key={value} transform={`translate(${x(value)},${bottom})`}>

@@ -99,7 +99,7 @@ export function Scatterplot({ points, line, band, smooth, parabola, ellipse, stu
       {hovered !== null && (
         <figcaption
           aria-hidden="true"
-          className="figures pointer-events-none absolute top-2.5 right-3 rounded bg-surface/90 px-2 py-0.5 text-[12px] text-muted"
+          className="numerals pointer-events-none absolute top-2.5 right-3 rounded bg-surface/90 px-2 py-0.5 text-[12px] text-muted"
         >
           {name}: {plain(points.x[hovered])}, {plain(points.y[hovered])}
         </figcaption>

@@ -63,7 +63,7 @@ export function VariablesPanel({ study }: { study: Study }) {
     <aside aria-label="Variables" className="relative flex shrink-0 flex-col border-r border-rule bg-sunken" style={{ width }}>
       <div className="flex items-center gap-2 px-3.5 pt-3 pb-2">
         <h2>Variables</h2>
-        <span className="figures ml-auto text-muted" data-testid="ticked-count">
+        <span className="numerals ml-auto text-muted" data-testid="ticked-count">
           {ticked} of {all.length}
         </span>
         <Hint text="Fold the variables away">

@@ -22,10 +22,10 @@ export function StudyCard({ study }: { study: StudyListItem }) {
         >
           {study.name}
         </Link>
-        <p className="figures mt-1 text-muted">
+        <p className="numerals mt-1 text-muted">
           {study.rows.toLocaleString('en-GB')} rows × {study.variables} variables
         </p>
-        <p className="figures text-[13px] text-muted">changed {DATE.format(new Date(study.changed))}</p>
+        <p className="numerals text-[13px] text-muted">changed {DATE.format(new Date(study.changed))}</p>
       </div>
       <DropdownMenu.Root>
         <DropdownMenu.Trigger className="icon-button absolute top-2.5 right-2" aria-label={`Menu of ${study.name}`}>

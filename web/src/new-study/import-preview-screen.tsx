@@ -54,7 +54,7 @@ export function ImportPreviewScreen({ preview, destination }: ImportPreviewScree
             {busy && job.progress ? (
               <ProgressLine label={create.isPending ? 'Storing' : 'Reading again'} progress={job.progress} onStop={job.stop} />
             ) : (
-              <p className="figures pb-1.5 text-muted" role="status">
+              <p className="numerals pb-1.5 text-muted" role="status">
                 {correct.isPending
                   ? 'Reading again …'
                   : `${preview.rows.toLocaleString('en-GB')} rows × ${kept.toLocaleString('en-GB')} variables`}

@@ -82,7 +82,7 @@ function Summary({ summary, study }: { summary: MergeSummary; study: Destination
   const nameOf = (id: string) => displayName(study.state.variables.find((variable) => variable.id === id) ?? { name: id });
   return (
     <>
-      <p className="figures mt-2" role="status">
+      <p className="numerals mt-2" role="status">
         {mergeSentences(summary).join(' ')}
       </p>
       {summary.variables.length > 0 && (
@@ -106,8 +106,8 @@ function Summary({ summary, study }: { summary: MergeSummary; study: Destination
                 <th scope="row" className="py-0.5 pr-6 text-left font-semibold">
                   {nameOf(id)}
                 </th>
-                <td className="figures py-0.5 pr-6 text-right">{changed.toLocaleString('en-GB')}</td>
-                <td className="figures py-0.5">
+                <td className="numerals py-0.5 pr-6 text-right">{changed.toLocaleString('en-GB')}</td>
+                <td className="numerals py-0.5">
                   {examples.map(({ row, before, after }) => `row ${row}: ${before ?? 'missing'} becomes ${after ?? 'missing'}`).join('; ')}
                   {unreadable > 0 && (
                     <span className="text-caution">

@@ -88,18 +88,18 @@ function Answer({ context: { study, settings, method }, a, b, c }: { context: Pa
             ? `Yes, they differ: ${displayName(a)} is tied more closely to ${displayName(closer)}.`
             : 'No difference was detected.'}
       </p>
-      <p className="figures mt-1">
+      <p className="numerals mt-1">
         {symbol} with {displayName(b)} {formatCoefficient(ab)}, with {displayName(c)} {formatCoefficient(ac)}, between those two{' '}
         {formatCoefficient(bc ?? Number.NaN)}; n = {n}, rows complete for all three.
       </p>
       {interval && (
-        <p className="figures mt-1">
+        <p className="numerals mt-1">
           Difference {formatFixed(ab - ac, 2)}, {percent(level)} interval {formatInterval(interval.low, interval.high)}
           {williams ? ' (Zou)' : ' (bootstrap, percentile, 2,000 samples, seed 1)'}.
         </p>
       )}
       {williams?.t != null && (
-        <p className="figures mt-1">
+        <p className="numerals mt-1">
           Williams: t({williams.df}) = {formatFixed(williams.t, 3)}, {formatPRelation(williams.pValue ?? Number.NaN, levels)}
           {meng?.z != null &&
             `; Meng, Rosenthal and Rubin: z = ${formatFixed(meng.z, 3)}, ${formatPRelation(meng.pValue ?? Number.NaN, levels)}`}

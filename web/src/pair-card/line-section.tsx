@@ -50,12 +50,12 @@ export function LineSection(context: PairContext) {
     ],
   };
   return (
-    <div data-testid="line-figures">
+    <div data-testid="line-values">
       <p className="font-serif text-[16px]">
         {y} = {significant(intercept.value)} {sign} {significant(Math.abs(slope.value))} · {x}
       </p>
       <ValueTableView table={table} className="mt-2 w-full text-[13px]" />
-      <p className="figures mt-2 text-[13px]">
+      <p className="numerals mt-2 text-[13px]">
         r² = {formatCoefficient(data.r2 ?? Number.NaN, 3)}, adjusted R² = {formatCoefficient(data.adjustedR2 ?? Number.NaN, 3)}, residual SD
         = {significant(data.residualSd)}, F(1, {data.dfResidual}) = {significant(data.f)}, p{' '}
         {formatP(data.pValue ?? Number.NaN, settings.levels)}.

@@ -22,7 +22,7 @@ export function PairCautions({ context, variables }: { context: PairContext; var
     return <p className="mt-3 text-[13px] text-muted">Cautions are looked for where nothing is held constant.</p>;
   const found = data?.pairs[0];
   if (!found) return data ? <p className="mt-3 text-[13px] text-muted">Nothing to caution against was found.</p> : null;
-  // The figures were computed with the pair in the order of the codebook.
+  // The numbers were computed with the pair in the order of the codebook.
   const [first, second] = found.a === pair.x.id ? [pair.x, pair.y] : [pair.y, pair.x];
   const subject: CautionSubject = { x: displayName(first), y: displayName(second), method };
   const alpha = settings.levels[0] ?? 0.05;
@@ -31,7 +31,7 @@ export function PairCautions({ context, variables }: { context: PairContext; var
       {caution.code === 'shape' ? (
         <ShapeInWords study={study} pair={pair} />
       ) : (
-        CAUTION_WORDS[caution.code].sentence(caution.figures, subject)
+        CAUTION_WORDS[caution.code].sentence(caution.values, subject)
       )}{' '}
       {remedyInWords(caution, subject, alpha)}
     </>

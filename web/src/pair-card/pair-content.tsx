@@ -24,7 +24,7 @@ interface PairContentProps {
   readonly second: Pair | null;
 }
 
-/** The pair in figures, in a sentence, with its cautions. */
+/** The pair in numbers, in a sentence, with its cautions. */
 export function PairSummary({ context, variables, result }: Omit<PairContentProps, 'second'>) {
   const { study, pair, method, settings } = context;
   return (

@@ -29,7 +29,7 @@ export function WorkingSection({ context, result }: { context: PairContext; resu
     <div data-testid="working">
       {pMethod === 't' && statistic ? (
         <>
-          <p className="figures font-serif text-[15px]">
+          <p className="numerals font-serif text-[15px]">
             t = {symbol} · √(n − 2{k > 0 ? ` − ${k}` : ''}) / √(1 − {symbol}²) = {formatCoefficient(r, 4)} · √{df} / √(1 −{' '}
             {formatCoefficient(r * r, 4)}) = {formatFixed(statistic.value, 3)}
           </p>

@@ -30,7 +30,7 @@ function Answer({ r, n }: { r: number; n: number }) {
   const df = n - 2;
   return (
     <div data-testid="reported-one">
-      <p className="figures mb-2 font-serif text-[16px]">
+      <p className="numerals mb-2 font-serif text-[16px]">
         t = r · √(n − 2) / √(1 − r²) = {formatCoefficient(r)} · √{df} / √(1 − {formatCoefficient(r * r, 4)}) ={' '}
         {formatFixed(statistic?.value ?? Number.NaN, 3)}
       </p>

@@ -34,7 +34,7 @@ export function markedAmong(descriptions: readonly VariableDescription[], rule: 
   const orNaN = (value: number | null) => value ?? Number.NaN;
   return new Map(
     descriptions.flatMap(({ id, n, min, max, skewness, skewnessSe, excessKurtosis, excessKurtosisSe }) => {
-      const figures = {
+      const statistics = {
         n,
         min: orNaN(min),
         max: orNaN(max),
@@ -43,7 +43,7 @@ export function markedAmong(descriptions: readonly VariableDescription[], rule: 
         excessKurtosis: orNaN(excessKurtosis),
         excessKurtosisSe: orNaN(excessKurtosisSe),
       };
-      const { marked, words } = shapeVerdict(figures, { rule, test: null, level: 0.05 });
+      const { marked, words } = shapeVerdict(statistics, { rule, test: null, level: 0.05 });
       return marked ? [[id, words] as const] : [];
     }),
   );

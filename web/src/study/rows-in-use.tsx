@@ -15,7 +15,7 @@ export function RowsInUse({ study }: { study: Study }) {
   const aside = setAside?.count ?? 0;
   const by = useGrouping(study)?.by;
   return (
-    <div className="figures border-t border-rule px-3.5 py-2.5" data-testid="rows-in-use">
+    <div className="numerals border-t border-rule px-3.5 py-2.5" data-testid="rows-in-use">
       {used === all ? (
         <p>
           <strong>{all.toLocaleString('en-GB')}</strong> rows, all in use

@@ -44,7 +44,7 @@ export function ValueTableView<Row>({
         </div>
       )}
       <table
-        className={`figures ${className}`}
+        className={`numerals ${className}`}
         {...(captionShown ? { 'aria-labelledby': captionId } : { 'aria-label': table.caption })}
         {...(testId ? { 'data-testid': testId } : {})}
       >

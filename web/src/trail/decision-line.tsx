@@ -26,7 +26,7 @@ export function DecisionLine({ study, decision, isLast, isShown }: DecisionLineP
   return (
     <li className="px-5 py-3">
       <p>{decision.summary}</p>
-      <p className="figures text-[13px] text-muted">
+      <p className="numerals text-[13px] text-muted">
         {WHEN.format(new Date(decision.created))} · {decision.earlier ? 'before it was archived' : `revision ${decision.number}`}
       </p>
       {editing ? (

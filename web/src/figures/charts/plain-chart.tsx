@@ -25,7 +25,7 @@ export function PlainChart({ label, width, height, x, y, children }: PlainChartP
     return (value: number) => texts.get(value) ?? '';
   };
   return (
-    <div role="img" aria-label={label} className="figures" data-figure>
+    <div role="img" aria-label={label} className="numerals" data-figure>
       <ComposedChart
         width={width}
         height={height}

@@ -21,7 +21,7 @@ export function BoxFigure({ shape, along, label, width, height }: BoxFigureProps
   const texts = tickTexts(along.ticks);
   const [top, middle, bottom] = [5, 15, 25];
   return (
-    <svg width={width} height={height} role="img" aria-label={label} className="figures mt-2" fontSize={11}>
+    <svg width={width} height={height} role="img" aria-label={label} className="numerals mt-2" fontSize={11}>
       <g stroke="var(--ink)" fill="none" strokeWidth={1.2}>
         <line x1={x(low)} x2={x(q1)} y1={middle} y2={middle} />
         <line x1={x(q3)} x2={x(high)} y1={middle} y2={middle} />

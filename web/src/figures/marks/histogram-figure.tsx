@@ -60,7 +60,7 @@ export const HistogramFigure = memo(function HistogramFigure({
   const normal = Array.from({ length: 60 }, (_, i) => min + ((max - min) * i) / 59);
   const middle = floor + BOX + 1;
   return (
-    <svg width={width} height={height} role="img" aria-label={label} className="figures" fontSize={11}>
+    <svg width={width} height={height} role="img" aria-label={label} className="numerals" fontSize={11}>
       <path d={bars} fill="var(--bar)" opacity={0.55} />
       <path d={path(density.x, density.y)} fill="none" stroke="var(--ink)" strokeWidth={1.2} />
       {sd !== null && sd > 0 && mean !== null && (

@@ -27,7 +27,7 @@ export const QuantileFigure = memo(function QuantileFigure({ shape, label, width
   const isOutside = (i: number) => (sample[i] ?? 0) < (low[i] ?? 0) || (sample[i] ?? 0) > (high[i] ?? 0);
   const radius = 1.3;
   return (
-    <svg width={width} height={height} role="img" aria-label={label} className="figures" fontSize={11}>
+    <svg width={width} height={height} role="img" aria-label={label} className="numerals" fontSize={11}>
       <rect
         x={frame.left}
         y={frame.top}

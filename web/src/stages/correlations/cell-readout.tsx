@@ -21,7 +21,7 @@ export function CellReadout({ cell, settings, place }: CellReadoutProps) {
   return createPortal(
     <div
       aria-hidden="true"
-      className="figures pointer-events-none fixed z-40 rounded border border-rule bg-surface px-3 py-2 text-[13px] shadow-popover"
+      className="numerals pointer-events-none fixed z-40 rounded border border-rule bg-surface px-3 py-2 text-[13px] shadow-popover"
       style={{ left, width: WIDTH, ...(below ? { top: place.bottom + GAP } : { bottom: window.innerHeight - place.top + GAP }) }}
     >
       <p className="font-semibold">

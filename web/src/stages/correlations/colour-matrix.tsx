@@ -65,7 +65,7 @@ export function ColourMatrix({ matrix, settings, selected, onOpen }: ColourMatri
   const chosen = selected && [selected.x, selected.y].map(({ id }) => variables.findIndex((variable) => variable.id === id));
   const box = canvas.current?.getBoundingClientRect();
   return (
-    <div className="figures relative w-fit pt-1" style={named ? { paddingLeft: NAMES, paddingTop: NAMES } : {}}>
+    <div className="numerals relative w-fit pt-1" style={named ? { paddingLeft: NAMES, paddingTop: NAMES } : {}}>
       {named &&
         variables.map((variable, i) => (
           <span key={variable.id} className={`text-[11px] leading-none ${place?.i === i ? 'font-semibold' : 'text-muted'}`}>

@@ -94,7 +94,7 @@ export function CorrelationGrid(props: CorrelationGridProps) {
       aria-label={`Correlation matrix of ${size} variables`}
       aria-rowcount={size + 1}
       aria-colcount={size + 1}
-      className="figures w-fit"
+      className="numerals w-fit"
       style={
         { '--tile': `${sizes.tile}px`, '--names': `${sizes.names}px`, minWidth: sizes.names + size * (sizes.tile + GAP) } as CSSProperties
       }

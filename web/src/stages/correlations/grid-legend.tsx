@@ -46,7 +46,7 @@ export function GridLegend({ matrix, settings, marks, pairMethods, cautionsNotSo
   const ordinal = byPearson.filter(({ kind }) => kind === 'ordinal').map(displayName);
   const own = variables.filter(({ id }) => (pairMethods[id] ?? method) !== method);
   return (
-    <div className="figures mt-3 max-w-3xl space-y-1.5 text-[13px] text-muted" data-testid="legend">
+    <div className="numerals mt-3 max-w-3xl space-y-1.5 text-[13px] text-muted" data-testid="legend">
       <p className="flex flex-wrap items-center gap-x-5 gap-y-1">
         <span className="flex items-center gap-1.5">
           −1

@@ -15,7 +15,7 @@ interface TileSizes {
 }
 
 /** About the widths, in pixels, of a letter in a row's name and over a column, and of means and SDs. */
-const [ROW_LETTER, COLUMN_LETTER, FIGURES] = [7.4, 5.2, 150];
+const [ROW_LETTER, COLUMN_LETTER, DESCRIPTIVES] = [7.4, 5.2, 150];
 const NAMES = { narrowest: 84, widest: 176 };
 const WIDEST = { comfortable: 80, compact: 44, colour: 44 };
 
@@ -34,7 +34,7 @@ export function useTileSizes(
   const letters = compact ? whole : Math.max(Math.ceil(whole / 2) + 1, ...words);
   const names = Math.round(Math.min(NAMES.widest, Math.max(NAMES.narrowest, letters * ROW_LETTER + 12)));
   const narrowest = compact ? 34 : count > 16 ? 48 : 52;
-  const fitting = Math.floor((room - names - GAP - (descriptives ? FIGURES : 0)) / Math.max(1, count)) - GAP;
+  const fitting = Math.floor((room - names - GAP - (descriptives ? DESCRIPTIVES : 0)) / Math.max(1, count)) - GAP;
   const tile = Math.max(narrowest, Math.min(WIDEST[size], fitting));
   return {
     tile,

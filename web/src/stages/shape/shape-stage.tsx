@@ -17,7 +17,7 @@ const DEFAULTS = shapeSettingsSchema.parse({});
 const NO_GROUPS: readonly Group[] = [];
 type View = (typeof VIEWS)[number]['id'];
 
-/** The Shape stage: each variable of the working set, all together, on other scales, and in figures. */
+/** The Shape stage: each variable of the working set, all together, on other scales, and in numbers. */
 export function ShapeStage({ study }: { study: Study }) {
   const workingSet = useWorkingSet(study);
   const { settings, change } = useSettings(study.id, 'shape', DEFAULTS);

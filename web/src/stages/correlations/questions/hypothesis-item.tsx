@@ -77,7 +77,7 @@ function Outcome({ x, y, study, settings, hypothesis: { method, expectation, bou
   const { equivalence } = decision;
   return (
     <div data-testid="hypothesis-outcome">
-      <p className="figures mt-2">
+      <p className="numerals mt-2">
         {decision.rejected === null ? (
           <strong>No decision: there is no p.</strong>
         ) : (
@@ -90,7 +90,7 @@ function Outcome({ x, y, study, settings, hypothesis: { method, expectation, bou
         {decision.adjusted ? ` (${adjustmentInWords(adjust)} within the question)` : ''}, at {levelInWords(alpha)}.
       </p>
       {equivalence && bound !== null && (
-        <p className="figures mt-1 text-[13px]">
+        <p className="numerals mt-1 text-[13px]">
           {equivalence.pValue <= alpha
             ? `Smaller than ±${levelInWords(bound)}: an association that large is ruled out`
             : `That it is smaller than ±${levelInWords(bound)} was not shown`}{' '}

@@ -66,7 +66,7 @@ function Ranked({ study, settings, selection, matrix }: ArrangementProps & { rea
           <TableTools table={rankedTable(shown, columns, settings)} fileName={`${study.name} correlations`} />
         </span>
       </div>
-      <table ref={table} className="figures w-full text-[13px]" aria-label="Pairs, ranked" aria-rowcount={shown.length + 1}>
+      <table ref={table} className="numerals w-full text-[13px]" aria-label="Pairs, ranked" aria-rowcount={shown.length + 1}>
         <thead className="sticky -top-3 z-10 bg-paper">
           <tr className="border-b border-edge">
             {columns.map((column) => {

@@ -102,7 +102,7 @@ function Rectangle({ settings, matrix, selection, outcomes, predictors }: RolePr
   const chosen = selection.pair;
   return (
     <>
-      <table className="figures border-separate border-spacing-0.5" aria-label="Outcomes by predictors">
+      <table className="numerals border-separate border-spacing-0.5" aria-label="Outcomes by predictors">
         <thead>
           <tr>
             <td />
@@ -163,7 +163,7 @@ function Rectangle({ settings, matrix, selection, outcomes, predictors }: RolePr
           ))}
         </tbody>
       </table>
-      <p className="figures mt-3 text-[13px] text-muted" data-testid="rectangle-legend">
+      <p className="numerals mt-3 text-[13px] text-muted" data-testid="rectangle-legend">
         {levels.map((p, i) => `${'*'.repeat(i + 1)} p ≤ ${levelInWords(p)}`).join('   ')}; {adjustmentInWords(adjust)}
         {adjust !== 'none' && ` among these ${outcomes.length * predictors.length} pairs`}. Second line: {percent(level)} interval of the
         first coefficient, and n.

@@ -44,7 +44,7 @@ function Entry({ study, variable, open, onToggle }: EntryProps) {
     <li className="py-1.5">
       <div className="flex items-baseline gap-3">
         <span className="w-40 shrink-0 font-semibold break-words">{displayName(variable)}</span>
-        <span className="figures min-w-0 flex-1">{entrySentence(variable, study.state.variables)}</span>
+        <span className="numerals min-w-0 flex-1">{entrySentence(variable, study.state.variables)}</span>
         <button
           type="button"
           disabled={readOnly}

@@ -38,7 +38,7 @@ function Preview({ preview, rows }: { preview: DerivationPreview; rows: number }
   const { sources, before, after } = preview;
   return (
     <div className="flex gap-8">
-      <table className="figures h-fit">
+      <table className="numerals h-fit">
         <thead>
           <tr className="border-b border-rule text-[13px] text-muted">
             <th scope="col" className="pr-3 text-right font-normal">
@@ -74,7 +74,7 @@ function Preview({ preview, rows }: { preview: DerivationPreview; rows: number }
           {[...before, ...(after ? [after] : [])].map((shape) => (
             <div key={shape.name} className="flex items-center gap-3">
               <dt className="w-36 truncate">{shape.name}</dt>
-              <dd className="figures flex items-center gap-3 text-muted">
+              <dd className="numerals flex items-center gap-3 text-muted">
                 <Sparkline bins={shape.bins} width={110} height={26} />
                 skewness&nbsp;{shape.skewness === null ? '–' : formatFixed(shape.skewness, 2)}
               </dd>

@@ -227,7 +227,7 @@ function CategoryFields({ study, draft, patch }: FieldsProps) {
         {data?.categories?.map(({ text, rows }) => (
           <li key={text} className="flex items-center gap-2">
             <span className="min-w-0 flex-1 truncate">
-              {text} <span className="figures text-[13px] text-muted">{rows}</span>
+              {text} <span className="numerals text-[13px] text-muted">{rows}</span>
             </span>
             <input
               className="field w-40 py-0.5"

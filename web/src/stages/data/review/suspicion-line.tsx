@@ -1,10 +1,10 @@
 import type { Change, Study, Suspicion, Variable } from '@ivlen/contract';
-import { formatCoefficient } from '@ivlen/core';
 import { type FormEvent, useState } from 'react';
-import { formatMeasured } from '../../../figures/format-measured';
 import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { displayName } from '../../../study/variable-name';
+import { ValueTableView } from '../../../tables/value-table-view';
+import { effectTable, type ValueSuspicion } from './effect-table';
 import { OneRowPer } from './one-row-per';
 
 interface SuspicionLineProps {
@@ -24,9 +24,7 @@ export function SuspicionLine({ study, suspicion, onShowRow }: SuspicionLineProp
   );
 }
 
-type ValueSuspicion = Extract<Suspicion, { type: 'value' }>;
-
-/** A single value: what is odd about it, the figures with and without it, and the three answers. */
+/** A single value: what is odd about it, the values with and without it, and the three answers. */
 function ValueLine({ study, suspicion, onShowRow }: SuspicionLineProps & { suspicion: ValueSuspicion }) {
   const { change } = useStudyChanges(study);
   const readOnly = useReadOnly();
@@ -53,7 +51,7 @@ function ValueLine({ study, suspicion, onShowRow }: SuspicionLineProps & { suspi
         </button>{' '}
         {oddity(suspicion, variable)}
       </p>
-      <EffectTable study={study} variable={variable} suspicion={suspicion} />
+      <ValueTableView table={effectTable(study, variable, suspicion)} className="mt-1.5 text-[13px]" />
       {!readOnly && (
         <div className="mt-2 flex flex-wrap items-center gap-2">
           <input
@@ -100,65 +98,6 @@ function ValueLine({ study, suspicion, onShowRow }: SuspicionLineProps & { suspi
         </div>
       )}
     </li>
-  );
-}
-
-function EffectTable({ study, variable, suspicion: { effect } }: { study: Study; variable: Variable; suspicion: ValueSuspicion }) {
-  const nameOf = (id: string) => displayName(study.state.variables.find((item) => item.id === id) ?? { name: id });
-  const lines: [string, string, string][] = [
-    [
-      'mean',
-      formatMeasured(effect.mean, effect.sdWithout, variable.decimals),
-      formatMeasured(effect.meanWithout, effect.sdWithout, variable.decimals),
-    ],
-    [
-      'SD',
-      formatMeasured(effect.sd, effect.sdWithout, variable.decimals),
-      formatMeasured(effect.sdWithout, effect.sdWithout, variable.decimals),
-    ],
-    ...effect.correlations.map((item): [string, string, string] => [
-      `r with ${nameOf(item.with)}`,
-      formatCoefficient(item.r ?? Number.NaN),
-      formatCoefficient(item.rWithout ?? Number.NaN),
-    ]),
-  ];
-  return (
-    <table className="mt-1.5 text-[13px]">
-      <thead>
-        <tr className="text-muted">
-          <th scope="col" className="sr-only">
-            figure
-          </th>
-          {lines.map(([name]) => (
-            <th key={name} scope="col" className="pr-6 text-left font-normal">
-              {name}
-            </th>
-          ))}
-        </tr>
-      </thead>
-      <tbody>
-        <tr>
-          <th scope="row" className="pr-4 text-left font-normal text-muted">
-            with it
-          </th>
-          {lines.map(([name, before]) => (
-            <td key={name} className="pr-6">
-              {before}
-            </td>
-          ))}
-        </tr>
-        <tr>
-          <th scope="row" className="pr-4 text-left font-normal text-muted">
-            without
-          </th>
-          {lines.map(([name, , after]) => (
-            <td key={name} className="pr-6 font-semibold">
-              {after}
-            </td>
-          ))}
-        </tr>
-      </tbody>
-    </table>
   );
 }
 

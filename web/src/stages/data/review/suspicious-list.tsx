@@ -21,7 +21,7 @@ export function SuspiciousList({ study, onShowRow }: { study: Study; onShowRow: 
   return (
     <>
       <p className="mb-3 max-w-3xl font-serif text-[17px]">
-        What may be wrong, the likeliest first. A value that is far out may be right all the same; the figures show how much hangs on it.
+        What may be wrong, the likeliest first. A value that is far out may be right all the same; the numbers show how much hangs on it.
       </p>
       <ul className="divide-y divide-rule border-y border-rule">
         {data.suspicions.map((suspicion) => (

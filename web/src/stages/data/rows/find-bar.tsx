@@ -61,7 +61,7 @@ export function FindBar({ study, order, text, onText, found, onGo }: FindBarProp
           }}
         />
         {text !== '' && found && (
-          <span className="figures flex items-center text-[13px] text-muted" role="status">
+          <span className="numerals flex items-center text-[13px] text-muted" role="status">
             {found.total === 0 ? 'nothing found' : `${at + 1} of ${found.total.toLocaleString('en-GB')}`}
             {found.total > 1 && (
               <>
@@ -77,7 +77,7 @@ export function FindBar({ study, order, text, onText, found, onGo }: FindBarProp
         )}
       </form>
       <form onSubmit={(event) => void jump(event)}>
-        <input name="row" className="field figures w-20 py-0.5" placeholder="Row no." aria-label="Go to row number" inputMode="numeric" />
+        <input name="row" className="field numerals w-20 py-0.5" placeholder="Row no." aria-label="Go to row number" inputMode="numeric" />
       </form>
     </>
   );

@@ -61,7 +61,7 @@ export const RowLine = memo(function RowLine({
         role="rowheader"
         aria-colindex={1}
         title={reason ?? (row.inSubset ? undefined : 'outside the subset')}
-        className={`figures sticky left-0 z-10 flex h-full cursor-pointer items-center justify-end gap-1.5 border-r border-rule pr-2 text-[12px] ${selected ? 'bg-accent-soft font-semibold' : 'bg-sunken text-muted'}`}
+        className={`numerals sticky left-0 z-10 flex h-full cursor-pointer items-center justify-end gap-1.5 border-r border-rule pr-2 text-[12px] ${selected ? 'bg-accent-soft font-semibold' : 'bg-sunken text-muted'}`}
         style={{ width: NUMBER_WIDTH }}
         onMouseDown={(event) => onNumber(position, row, event)}
       >
@@ -86,7 +86,7 @@ export const RowLine = memo(function RowLine({
             role="gridcell"
             aria-colindex={index + 2}
             aria-selected={active === index}
-            className={`figures absolute top-0 h-full truncate px-2 leading-[27px] ${numeric ? 'text-right' : ''} ${out ? 'text-muted' : ''} ${active === index ? 'z-[5] outline-2 -outline-offset-1 outline-accent' : ''} ${found?.has(variable.id) ? 'bg-accent-soft underline decoration-accent' : ''} ${variable.derivation ? 'italic' : ''}`}
+            className={`numerals absolute top-0 h-full truncate px-2 leading-[27px] ${numeric ? 'text-right' : ''} ${out ? 'text-muted' : ''} ${active === index ? 'z-[5] outline-2 -outline-offset-1 outline-accent' : ''} ${found?.has(variable.id) ? 'bg-accent-soft underline decoration-accent' : ''} ${variable.derivation ? 'italic' : ''}`}
             style={{ left: NUMBER_WIDTH + start, width: size }}
             onMouseDown={() => onCell(position, index)}
             onDoubleClick={() => onEdit(position, index)}

@@ -16,7 +16,7 @@ export function SelectionBar({ study, selection, onClear }: SelectionBarProps) {
   const subset = { join: 'any' as const, rules: rows.map(([from, to]) => ({ type: 'rows' as const, from, to, not: false })) };
   return (
     <div className="flex items-center gap-3 border-t border-edge bg-accent-soft px-5 py-1.5" role="region" aria-label="Selected rows">
-      <span className="figures font-semibold">
+      <span className="numerals font-semibold">
         {selection.size.toLocaleString('en-GB')} {selection.size === 1 ? 'row' : 'rows'} selected
       </span>
       <SetAsideMenu

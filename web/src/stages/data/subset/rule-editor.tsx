@@ -139,7 +139,7 @@ function Bound({
     <input
       key={shown}
       type={date ? 'date' : 'text'}
-      className={`field figures py-0.5 ${date ? '' : 'w-24'}`}
+      className={`field numerals py-0.5 ${date ? '' : 'w-24'}`}
       aria-label={label}
       placeholder="any"
       inputMode="decimal"
@@ -202,7 +202,7 @@ function Values({
               checked={rule.values.includes(text)}
               onChange={(event) => toggle(text, event.target.checked)}
             />
-            {variable?.valueLabels[text] ?? text} <span className="figures text-[13px] text-muted">{rows}</span>
+            {variable?.valueLabels[text] ?? text} <span className="numerals text-[13px] text-muted">{rows}</span>
           </label>
         </li>
       ))}

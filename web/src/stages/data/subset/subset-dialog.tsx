@@ -125,7 +125,7 @@ function Count({ study, subset, complete }: { study: Study; subset: Subset; comp
   });
   const words = complete ? subsetInWords(subset, study.state.variables) : '';
   return (
-    <p className="figures mt-3 border-t border-rule pt-3" role="status">
+    <p className="numerals mt-3 border-t border-rule pt-3" role="status">
       {!complete && <span className="text-muted">{subset.rules.length === 0 ? 'Add a rule.' : 'Choose the values of each rule.'}</span>}
       {complete && error && <span className="text-caution">{error.message}</span>}
       {complete && !error && data && (

@@ -8,7 +8,7 @@ import { SetAsideMenu } from '../../../study/set-aside-menu';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { displayName } from '../../../study/variable-name';
 import { KeepDialog } from './keep-dialog';
-import type { WithAndWithout } from './use-brush-figures';
+import type { WithAndWithout } from './use-brush-values';
 
 interface LitBarProps {
   readonly study: Study;
@@ -17,7 +17,7 @@ interface LitBarProps {
   readonly rowsLit: () => readonly number[];
   readonly pair: { readonly x: Variable; readonly y: Variable };
   /** The pair by every method over all rows and without the lit ones; null while it is computed. */
-  readonly figures: readonly WithAndWithout[] | null;
+  readonly values: readonly WithAndWithout[] | null;
   readonly levels: readonly number[];
   readonly asideOpen: boolean;
   readonly onAsideOpen: (open: boolean) => void;
@@ -28,7 +28,7 @@ interface LitBarProps {
 const MOST_RANGES = 30;
 
 /** How many rows are lit, what the brushed pair is with and without them, and what can be done with them. */
-export function LitBar({ study, count, rowsLit, pair, figures, levels, asideOpen, onAsideOpen, onClear }: LitBarProps) {
+export function LitBar({ study, count, rowsLit, pair, values, levels, asideOpen, onAsideOpen, onClear }: LitBarProps) {
   const { change } = useStudyChanges(study);
   const readOnly = useReadOnly();
   const path = useStudyPath();
@@ -48,14 +48,14 @@ export function LitBar({ study, count, rowsLit, pair, figures, levels, asideOpen
   const none = count === 0;
   return (
     <section aria-label="Lit rows" className="flex flex-col gap-1">
-      <div className="figures flex items-baseline gap-x-4 overflow-x-auto text-[13px] whitespace-nowrap">
+      <div className="values flex items-baseline gap-x-4 overflow-x-auto text-[13px] whitespace-nowrap">
         <strong aria-live="polite" data-testid="lit-count" className="text-[14px]">
           {count.toLocaleString('en-GB')} {count === 1 ? 'row' : 'rows'} lit
         </strong>
         <span className="text-muted">
           {displayName(pair.y)} × {displayName(pair.x)} without {count === 1 ? 'it' : 'them'}:
         </span>
-        <Figures figures={figures} levels={levels} />
+        <Values values={values} levels={levels} />
       </div>
       <div className="flex items-center gap-x-4 overflow-x-auto text-[13px] whitespace-nowrap">
         {!readOnly && (
@@ -93,20 +93,20 @@ export function LitBar({ study, count, rowsLit, pair, figures, levels, asideOpen
 }
 
 /** n, and "r .153 → .137, p .017 → .033" for each coefficient. */
-function Figures({ figures, levels }: Pick<LitBarProps, 'figures' | 'levels'>) {
+function Values({ values, levels }: Pick<LitBarProps, 'values' | 'levels'>) {
   const p = (value: number) => (Number.isNaN(value) ? '–' : formatP(value, levels));
   return (
-    <dl data-testid="lit-figures" className="contents">
-      {figures?.[0] && (
+    <dl data-testid="lit-values" className="contents">
+      {values?.[0] && (
         <div className="flex gap-1.5">
           <dt>n</dt>
           <dd>
-            {figures[0].all.n.toLocaleString('en-GB')} → {figures[0].without.n.toLocaleString('en-GB')}
+            {values[0].all.n.toLocaleString('en-GB')} → {values[0].without.n.toLocaleString('en-GB')}
           </dd>
         </div>
       )}
       {METHOD_NAMES.map((method, k) => {
-        const { all, without } = figures?.[k] ?? {};
+        const { all, without } = values?.[k] ?? {};
         return (
           <div key={method} className="flex gap-1.5">
             <dt>{COEFFICIENTS[method].symbol}</dt>

@@ -16,7 +16,7 @@ import type { Colour } from '../plotting/picture';
 import { pictureAddress } from '../plotting/picture-on-canvas';
 import { type PanelSpec, type PlotLook, pointLook } from '../plotting/plot-data';
 import type { PlottingClient } from '../plotting/plotting-client';
-import { pairId } from '../use-figures';
+import { pairId } from '../use-panel-values';
 import { MatrixSvg, type PanelPoints } from './matrix-svg';
 
 /** Size of most words in units of the drawing. */
@@ -70,7 +70,7 @@ export async function buildFigure(
       level: correlation.level,
       groups: groups.shown,
     }));
-    const found = await client.figuring.fits(requests);
+    const found = await client.computing.fits(requests);
     drawn.forEach((spec, k) => {
       fitsByPair.set(pairId(spec), found[k] ?? []);
     });

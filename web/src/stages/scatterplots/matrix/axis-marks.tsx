@@ -26,14 +26,14 @@ const STRIP = 14;
 const SIZE = 10.5;
 const PER_TICK = { horizontal: 48, vertical: 30 } as const;
 const TICK_GAP = 6;
-/** Words may stand over the end of the axis by so much. */
-const OVERHANG = 3;
+/** Words stay within the axis by so much, so that those of neighbouring panels do not run together. */
+const WITHIN = 1;
 
 /** Ticks of one row's or column's axis with the variable's name and unit, in a box of its length and the room beside it. */
 export function AxisMarks({ side, scale, variable, domain, ranks, length, room, palette }: AxisMarksProps) {
   const horizontal = side === 'top' || side === 'bottom';
   const all = scale === null ? [] : scale === 'ranks' ? rankTicks(ranks, length, horizontal) : valueTicks(domain, length, horizontal);
-  const ticks = all.filter(({ place, text }) => !horizontal || scale === 'ranks' || leavesBy(place, text, length) <= OVERHANG);
+  const ticks = all.filter(({ place, text }) => !horizontal || scale === 'ranks' || leavesBy(place, text, length) <= -WITHIN);
   const at = side === 'left' ? room : side === 'top' ? room : 0;
   const out = side === 'left' || side === 'top' ? -1 : 1;
   const named = side === 'left' || side === 'bottom';
@@ -113,7 +113,6 @@ function valueTicks(domain: readonly [number, number], length: number, horizonta
 function rankTicks(ranks: number, length: number, horizontal: boolean): Tick[] {
   const scale = scaleLinear([1, Math.max(2, ranks)], horizontal ? [PADDING, length - PADDING] : [length - PADDING, PADDING]);
   const last = Math.max(2, ranks);
-  // Both words stay within the axis, so that those of neighbouring panels do not run together.
   return [
     { place: scale(1), text: '1', anchor: 'start' },
     { place: scale(last), text: last.toLocaleString('en-GB'), anchor: 'end' },

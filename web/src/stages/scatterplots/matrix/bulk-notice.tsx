@@ -44,7 +44,7 @@ export function BulkNotice({ variables, axes, bulk, onChange }: BulkNoticeProps)
                     }
                   />
                   {displayName(variable)}
-                  <span className="figures ml-auto text-[13px] text-muted">{valuesInWords(beyond, variable.unit)}</span>
+                  <span className="numerals ml-auto text-[13px] text-muted">{valuesInWords(beyond, variable.unit)}</span>
                 </label>
               </li>
             ))}

@@ -22,11 +22,11 @@ export function HoverLine({ study, data, under, groups, models }: HoverLineProps
   const name = useRowName(study, row);
   if (!under || !data)
     return <p className="text-[13px] text-muted">Press a panel to open its pair; drag across one to light rows in all.</p>;
-  const pair = models.find((model) => model.spec?.id === under.spec.id)?.figures;
+  const pair = models.find((model) => model.spec?.id === under.spec.id)?.values;
   if (under.place === null) {
     const count = under.count === null ? '' : ` · ${under.count.toLocaleString('en-GB')} ${under.count === 1 ? 'row' : 'rows'} here`;
     return (
-      <p className="figures text-[13px]" data-testid="pair-under-pointer">
+      <p className="numerals text-[13px]" data-testid="pair-under-pointer">
         {pair}
         {count}
       </p>
@@ -41,7 +41,7 @@ export function HoverLine({ study, data, under, groups, models }: HoverLineProps
   };
   const group = groups[data.groups?.[place] ?? NO_GROUP];
   return (
-    <p className="figures text-[13px]" data-testid="row-under-pointer">
+    <p className="numerals text-[13px]" data-testid="row-under-pointer">
       <strong>{name}</strong>: {value(spec.x)}, {value(spec.y)}
       {group && ` · ${group.label}`}
       <span className="text-muted"> · {pair}</span>

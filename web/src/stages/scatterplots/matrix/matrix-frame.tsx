@@ -44,7 +44,7 @@ const Across = memo(function Across(facts: AxesFacts & { readonly side: 'top' | 
   const { columns, cell, gutter } = facts.layout;
   const place = facts.side === 'top' ? 'top-0' : 'bottom-0';
   return (
-    <svg className={`figures ${STICKY} ${place}`} width={columns.length * cell.width} height={gutter[facts.side]} aria-hidden="true">
+    <svg className={`numerals ${STICKY} ${place}`} width={columns.length * cell.width} height={gutter[facts.side]} aria-hidden="true">
       <AxesAcross {...facts} palette={SCREEN} />
     </svg>
   );
@@ -55,7 +55,7 @@ const Down = memo(function Down(facts: AxesFacts & { readonly side: 'left' | 'ri
   const { rows, cell, gutter } = facts.layout;
   const place = facts.side === 'left' ? 'left-0' : 'right-0';
   return (
-    <svg className={`figures ${STICKY} ${place}`} width={gutter[facts.side]} height={rows.length * cell.height} aria-hidden="true">
+    <svg className={`numerals ${STICKY} ${place}`} width={gutter[facts.side]} height={rows.length * cell.height} aria-hidden="true">
       <AxesDown {...facts} palette={SCREEN} />
     </svg>
   );

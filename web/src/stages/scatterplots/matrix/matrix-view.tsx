@@ -223,7 +223,7 @@ export function MatrixView(props: MatrixViewProps) {
                 count={selection.count}
                 rowsLit={rowsLit}
                 pair={{ x, y }}
-                figures={scene.pair}
+                values={scene.pair}
                 levels={correlation.levels}
                 asideOpen={asideOpen}
                 onAsideOpen={setAsideOpen}

@@ -33,7 +33,7 @@ export interface PanelModel {
   readonly lines: readonly CoefficientLine[];
   readonly fits: readonly PairFit[];
   /** Its coefficient with the interval, whether or not there is room for it in the panel. */
-  readonly figures: string;
+  readonly values: string;
   /** For those who do not see it. */
   readonly label: string;
 }
@@ -83,7 +83,7 @@ export function panelModel(facts: PanelFacts): PanelModel {
     tile: shows && cell ? cell.coefficient : null,
     lines: shows ? coefficientLines(facts) : [],
     fits,
-    figures: cell ? figuresInWords(cell) : '',
+    values: cell ? valuesInWords(cell) : '',
     label: labelOf(facts),
   };
 }
@@ -127,11 +127,11 @@ function labelOf({ place: { row, column, half }, content, cell, curved, groups, 
   const what = content === 'ranks' ? ', in ranks' : content === 'bins' ? ', counted in bins' : '';
   if (!cell) return `${pair}${what}: being computed`;
   const perGroup = byGroup.map(({ group, coefficient }) => `${groups[group]?.label ?? ''} ${formatCoefficient(coefficient)}`);
-  return [`${pair}${what}: ${figuresInWords(cell)}`, patternWords(cell, curved), ...perGroup].filter(Boolean).join('; ');
+  return [`${pair}${what}: ${valuesInWords(cell)}`, patternWords(cell, curved), ...perGroup].filter(Boolean).join('; ');
 }
 
 /** "r .52 [.43, .61], 246 rows" */
-function figuresInWords(cell: GridCellData): string {
+function valuesInWords(cell: GridCellData): string {
   if (cell.because) return whyNone(cell);
   const interval = Number.isNaN(cell.low) ? '' : ` ${formatInterval(cell.low, cell.high)}`;
   return `${COEFFICIENTS[cell.method].symbol} ${formatCoefficient(cell.coefficient)}${interval}, ${cell.n.toLocaleString('en-GB')} rows`;

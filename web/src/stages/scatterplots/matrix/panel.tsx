@@ -59,7 +59,7 @@ export const Panel = memo(function Panel(props: PanelProps) {
       onFocus={() => handlers.onFocus(place.i, place.j)}
       onClick={spec === null && !onDiagonal ? () => handlers.onOpen(model) : undefined}
     >
-      <svg width={cell.width} height={cell.height} className="figures pointer-events-none absolute inset-0" aria-hidden="true">
+      <svg width={cell.width} height={cell.height} className="numerals pointer-events-none absolute inset-0" aria-hidden="true">
         {onDiagonal ? (
           <DiagonalFigure
             variable={place.row}

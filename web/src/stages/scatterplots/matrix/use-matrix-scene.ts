@@ -4,10 +4,10 @@ import type { Method } from '@ivlen/core';
 import { type RefObject, useEffect, useMemo, useRef, useState } from 'react';
 import type { Matrix } from '../../../coefficients/matrix';
 import type { Selection } from '../brushing/use-brush';
-import { useBrushFigures } from '../brushing/use-brush-figures';
+import { useBrushValues } from '../brushing/use-brush-values';
 import type { CoefficientRequest } from '../plotting/some-rows';
-import { type PairOnPanel, useAxes, useCurvedRanks, useFits, useGroupCoefficients, useMarginals } from '../use-figures';
 import type { GroupsShown } from '../use-groups-shown';
+import { type PairOnPanel, useAxes, useCurvedRanks, useFits, useGroupCoefficients, useMarginals } from '../use-panel-values';
 import { usePlotData } from '../use-plot-data';
 import { usePlotLook } from '../use-plot-look';
 import { layOut, MOST_POINTS, placesInView, sheetOf } from './layout';
@@ -32,7 +32,7 @@ export interface SceneFacts {
 
 export type MatrixScene = ReturnType<typeof useMatrixScene>;
 
-/** Everything that the matrix of panels is made of: columns, axes, places, pictures, figures. */
+/** Everything that the matrix of panels is made of: columns, axes, places, pictures, values. */
 export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElement | null>) {
   const { study, rows, columns, settings, correlation, rankMethod, matrix, cautionsKnown, groups, completeFor } = facts;
   const variables = useMemo(() => [...new Set([...rows, ...columns])], [rows, columns]);
@@ -70,7 +70,7 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
   const byGroup = useGroupCoefficients(showsCoefficients ? client : null, groups.shown, coefficients);
   const groupLines = useGroupLines(byGroup, groups);
   const curvedRanks = useCurvedRanks(pictures.complete && used <= MOST_POINTS ? client : null, pairs);
-  const figures = useBrushFigures(client, selection, coefficients);
+  const values = useBrushValues(client, selection, coefficients);
   const models = usePanelModels({
     settings,
     correlation,
@@ -84,7 +84,7 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
     cautionsKnown,
     rows: plotted,
     curvedRanks,
-    without: figures.without,
+    without: values.without,
   });
   return {
     variables,
@@ -103,7 +103,7 @@ export function useMatrixScene(facts: SceneFacts, scroller: RefObject<HTMLElemen
     marginals,
     models,
     groupLines,
-    pair: figures.pair,
+    pair: values.pair,
   };
 }
 

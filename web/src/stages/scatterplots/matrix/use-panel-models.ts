@@ -6,7 +6,7 @@ import type { Group } from '../../../settings/use-grouping';
 import type { PairFit } from '../plotting/pair-fits';
 import type { PanelSpec } from '../plotting/plot-data';
 import type { Coefficients, CoefficientsByMethod } from '../plotting/some-rows';
-import { pairId } from '../use-figures';
+import { pairId } from '../use-panel-values';
 import { type Layout, type PanelPlace, specAt } from './layout';
 import { type PanelModel, panelModel } from './panel-model';
 import { isCurved } from './pattern-words';
@@ -71,10 +71,10 @@ export function modelAt(facts: Omit<ModelFacts, 'places' | 'specs'>, place: Pane
     corners: settings.corners,
     levels: correlation.levels,
     commonN: rows,
-    without: without === null ? null : figuresOf(cell && without?.get(cell.method), row, column).coefficient,
+    without: without === null ? null : valuesOf(cell && without?.get(cell.method), row, column).coefficient,
     byGroup: (byGroup ?? []).map(({ group, coefficients }) => ({
       group,
-      ...figuresOf(cell && coefficients.get(cell.method), row, column),
+      ...valuesOf(cell && coefficients.get(cell.method), row, column),
     })),
     groups,
     fits: (spec && fits.get(pairId(spec))) || NO_FITS,
@@ -108,7 +108,7 @@ function placeOf({ variables }: Coefficients, row: Variable, column: Variable): 
 }
 
 /** What a matrix says of a pair; nothing while it is computed. */
-function figuresOf(coefficients: Coefficients | undefined, row: Variable, column: Variable) {
+function valuesOf(coefficients: Coefficients | undefined, row: Variable, column: Variable) {
   if (!coefficients) return { coefficient: Number.NaN, p: Number.NaN, n: 0 };
   const at = placeOf(coefficients, row, column);
   return { coefficient: coefficients.coefficient[at] ?? Number.NaN, p: coefficients.pValue[at] ?? Number.NaN, n: coefficients.n[at] ?? 0 };

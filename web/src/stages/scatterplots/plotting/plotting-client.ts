@@ -1,14 +1,14 @@
 import { type Remote, wrap } from 'comlink';
+import type { Computing } from './computing';
 import type { Drawing } from './drawing';
-import type { Figuring } from './figuring';
 import type { PlotData, PlotLook } from './plot-data';
 import type { Sheet } from './sheet';
 
 /** The two workers of the stage: one draws, the other computes, so that neither waits for the other. */
 export interface PlottingWorkers {
   readonly drawing: Remote<Drawing>;
-  readonly figuring: Remote<Figuring>;
-  readonly given: { drawn: PlotData | null; figured: PlotData | null; look: PlotLook | null; sheet: Sheet | null };
+  readonly computing: Remote<Computing>;
+  readonly given: { drawn: PlotData | null; computed: PlotData | null; look: PlotLook | null; sheet: Sheet | null };
 }
 
 let workers: PlottingWorkers | null = null;
@@ -17,8 +17,8 @@ let workers: PlottingWorkers | null = null;
 export function plottingWorkers(): PlottingWorkers {
   workers ??= {
     drawing: wrap<Drawing>(new Worker(new URL('./plotter.worker.ts', import.meta.url), { type: 'module' })),
-    figuring: wrap<Figuring>(new Worker(new URL('./figuring.worker.ts', import.meta.url), { type: 'module' })),
-    given: { drawn: null, figured: null, look: null, sheet: null },
+    computing: wrap<Computing>(new Worker(new URL('./computing.worker.ts', import.meta.url), { type: 'module' })),
+    given: { drawn: null, computed: null, look: null, sheet: null },
   };
   return workers;
 }
@@ -42,10 +42,10 @@ export class PlottingClient {
     return drawing;
   }
 
-  get figuring(): Remote<Figuring> {
-    const { figuring, given } = this.workers;
-    if (given.figured !== this.data) void figuring.setData(this.data);
-    given.figured = this.data;
-    return figuring;
+  get computing(): Remote<Computing> {
+    const { computing, given } = this.workers;
+    if (given.computed !== this.data) void computing.setData(this.data);
+    given.computed = this.data;
+    return computing;
   }
 }

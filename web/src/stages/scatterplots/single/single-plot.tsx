@@ -181,7 +181,7 @@ export function SinglePlot({ study, axes: chosen, settings, correlation, patch, 
               height={height}
               role="img"
               aria-label={`Scatterplot of ${axisLabel(y)} against ${axisLabel(x)}, ${n.toLocaleString('en-GB')} points${equation ? `: ${equation}` : ''}`}
-              className="figures relative"
+              className="numerals relative"
               onPointerMove={(event) => setHovered(nearest(event))}
               onPointerLeave={() => setHovered(null)}
               onPointerUp={() => hovered !== null && !readOnly && toggle(hovered)}
@@ -210,7 +210,7 @@ export function SinglePlot({ study, axes: chosen, settings, correlation, patch, 
           <div role="status" aria-label="Drawing the points" className="rounded bg-rule/40" style={{ width, height }} />
         )}
       </section>
-      <p className="figures min-h-8 border-t border-rule px-5 py-1.5 text-[13px]" data-testid="row-under-pointer">
+      <p className="numerals min-h-8 border-t border-rule px-5 py-1.5 text-[13px]" data-testid="row-under-pointer">
         {hovered === null ? (
           <span className="text-muted">
             {n.toLocaleString('en-GB')} rows have both values. {asShapes ? 'Press a point to write its name beside it.' : ''}

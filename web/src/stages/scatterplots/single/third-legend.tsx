@@ -27,7 +27,7 @@ export function ThirdLegend({ third, groups }: { readonly third: Third; readonly
     const values = Float64Array.from(ends);
     const style = pointStyles({ ...third, values }, null, SCREEN, RADIUS);
     return (
-      <p className="figures flex items-center gap-3 text-[13px]">
+      <p className="numerals flex items-center gap-3 text-[13px]">
         <span className="text-muted">{axisLabel(third.variable)}:</span>
         {ends.map((value, place) => (
           <span key={value} className="flex items-center gap-1">
@@ -41,7 +41,7 @@ export function ThirdLegend({ third, groups }: { readonly third: Third; readonly
     );
   }
   return (
-    <p className="figures flex items-center gap-2 text-[13px]">
+    <p className="numerals flex items-center gap-2 text-[13px]">
       <span className="text-muted">{axisLabel(third.variable)}:</span> {endInWords(low)}
       <span
         aria-hidden="true"

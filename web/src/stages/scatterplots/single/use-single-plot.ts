@@ -7,13 +7,13 @@ import { MOST_GROUPS } from '../../../figures/group-styles';
 import { makesGroups, useGroups } from '../../../settings/use-grouping';
 import { usedRows } from '../../../study/used-rows';
 import { MOST_SHAPED } from '../plotting/plotter';
-import { useAxes, useFits, useMarginals } from '../use-figures';
+import { useAxes, useFits, useMarginals } from '../use-panel-values';
 import { usePlotData } from '../use-plot-data';
 import type { Third } from './third-scale';
 
 const NO_GROUPS: readonly never[] = [];
 
-/** Columns, axes and figures of one large scatterplot; null parts while they come. */
+/** Columns, axes and values of one large scatterplot; null parts while they come. */
 export function useSinglePlot(
   study: Study,
   { x, y, third }: { readonly x: Variable; readonly y: Variable; readonly third: Variable | null },

@@ -46,7 +46,7 @@ export function OtherScales({ study, variable, settings }: OtherScalesProps) {
   const why = because(data);
   return (
     <section aria-label={`Other scales of ${displayName(variable)}`} className="col-span-2 mt-2">
-      <table className="figures w-full">
+      <table className="numerals w-full">
         <thead>
           <tr className="border-b border-edge text-left text-[13px] text-muted">
             <th scope="col" className="font-normal">

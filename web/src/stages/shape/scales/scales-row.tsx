@@ -21,12 +21,17 @@ interface ScalesRowProps {
   readonly onChoose: ((choice: ScaleChoice | null) => void) | null;
 }
 
+/** What a row asks for. */
+export function scalesQuery(study: Study, variable: string) {
+  return analysisQuery(study.id, study.head, { kind: 'scales', variable, others: [] });
+}
+
 /** One variable on every scale; computed when it comes into view. */
 export function ScalesRow({ study, variable, settings, choice, onChoose }: ScalesRowProps) {
   const row = useRef<HTMLTableRowElement>(null);
   const seen = useInView(row);
   const { data, error } = useQuery({
-    ...analysisQuery(study.id, study.head, { kind: 'scales', variable: variable.id, others: [] }),
+    ...scalesQuery(study, variable.id),
     enabled: seen,
     placeholderData: keepPreviousData,
   });

@@ -16,31 +16,10 @@ export function scalesTable(
   partners: readonly string[],
   nameOf: (id: string) => string,
 ): ValueTable<Line> {
-  const { test, level } = settings;
-  const pOf = ({ shape }: Line) => (test && shape ? shape.tests[test].pValue : null);
-  const fixed = (value: number | null | undefined) => (value === null || value === undefined ? '–' : formatFixed(value, 2));
   return {
     caption: `${displayName(variable)} on other scales`,
     columns: [
-      { name: 'scale', shown: ({ scale }) => SCALE_WORDS[scale] },
-      {
-        name: 'skewness',
-        shown: ({ shape }) => fixed(shape?.description.skewness),
-        exact: ({ shape }) => shape?.description.skewness ?? null,
-      },
-      {
-        name: 'excess kurtosis',
-        shown: ({ shape }) => fixed(shape?.description.excessKurtosis),
-        exact: ({ shape }) => shape?.description.excessKurtosis ?? null,
-      },
-      {
-        name: `p, ${test ? TESTS[test].name : 'test'}`,
-        shown: (line) => {
-          const p = pOf(line);
-          return p === null ? '–' : formatP(p, [level]);
-        },
-        exact: pOf,
-      },
+      ...valueColumns(settings),
       ...partners.flatMap((id) =>
         METHOD_NAMES.map((method): TableColumn<Line> => {
           const of = ({ correlations }: Line) => correlations.find((item) => item.with === id)?.coefficients[method] ?? null;
@@ -51,12 +30,63 @@ export function scalesTable(
           };
         }),
       ),
-      {
-        name: 'in words',
-        align: 'left',
-        shown: ({ shape, refused }) => (shape ? verdictOf(shape, settings).words : `cannot be taken: ${refusalInWords(refused)}`),
-      },
+      wordsColumn(settings),
     ],
     rows: scales,
+  };
+}
+
+/** A scale of one of several variables. */
+export interface VariableLine extends Line {
+  readonly variable: Variable;
+}
+
+/** The same for several variables; `computed` has those that were looked at so far, and the note says how many were not. */
+export function manyScalesTable(
+  shown: readonly Variable[],
+  computed: ReadonlyMap<string, readonly Line[]>,
+  settings: ShapeSettings,
+): ValueTable<VariableLine> {
+  const rows = shown.flatMap((variable) => (computed.get(variable.id) ?? []).map((line) => ({ ...line, variable })));
+  const left = shown.filter(({ id }) => !computed.has(id)).map(displayName);
+  return {
+    caption: `${shown.length} variables on other scales`,
+    columns: [{ name: 'variable', shown: ({ variable }) => displayName(variable) }, ...valueColumns(settings), wordsColumn(settings)],
+    rows,
+    ...(left.length > 0 ? { note: `Not computed when this table was taken: ${left.join(', ')}.` } : {}),
+  };
+}
+
+function valueColumns({ test, level }: ShapeSettings): TableColumn<Line>[] {
+  const pOf = ({ shape }: Line) => (test && shape ? shape.tests[test].pValue : null);
+  const fixed = (value: number | null | undefined) => (value === null || value === undefined ? '–' : formatFixed(value, 2));
+  return [
+    { name: 'scale', align: 'left', shown: ({ scale }) => SCALE_WORDS[scale] },
+    {
+      name: 'skewness',
+      shown: ({ shape }) => fixed(shape?.description.skewness),
+      exact: ({ shape }) => shape?.description.skewness ?? null,
+    },
+    {
+      name: 'excess kurtosis',
+      shown: ({ shape }) => fixed(shape?.description.excessKurtosis),
+      exact: ({ shape }) => shape?.description.excessKurtosis ?? null,
+    },
+    {
+      name: `p, ${test ? TESTS[test].name : 'test'}`,
+      shown: (line) => {
+        const p = pOf(line);
+        return p === null ? '–' : formatP(p, [level]);
+      },
+      exact: pOf,
+    },
+  ];
+}
+
+function wordsColumn(settings: ShapeSettings): TableColumn<Line> {
+  return {
+    name: 'in words',
+    align: 'left',
+    shown: ({ shape, refused }) => (shape ? verdictOf(shape, settings).words : `cannot be taken: ${refusalInWords(refused)}`),
   };
 }

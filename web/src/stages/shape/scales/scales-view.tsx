@@ -1,15 +1,18 @@
 import { COMPARED_SCALES, type Variable } from '@ivlen/contract';
+import { useQueries } from '@tanstack/react-query';
 import { useState } from 'react';
 import { MethodsLine } from '../../../methods-line/methods-line';
 import { withEditors } from '../../../methods-line/methods-parts';
 import { useShapeMarks } from '../../../settings/use-shape-marks';
 import { useReadOnly } from '../../../study/read-only';
 import { rowsInWords } from '../../../study/rows-in-use';
+import { TableTools } from '../../../tables/table-tools';
 import { scalesSentence } from '../sentence';
 import { shapeEditors } from '../shape-editors';
 import type { ShapeViewProps } from '../shape-view';
 import { SCALE_WORDS } from './scale-words';
-import { ScalesRow } from './scales-row';
+import { ScalesRow, scalesQuery } from './scales-row';
+import { manyScalesTable } from './scales-table';
 import { type ScaleChoice, useScaleDecisions } from './use-scale-decisions';
 
 /** Several variables on all scales side by side: choose one for each, and keep them together. */
@@ -32,6 +35,11 @@ export function ScalesView({ study, workingSet, settings, grouping, patch }: Sha
     await keep(choices);
     setChosen(new Map());
   };
+  const computed = useQueries({
+    // Asked for by the rows as they come into view; here only what they have.
+    queries: shown.map(({ id }) => ({ ...scalesQuery(study, id), enabled: false })),
+    combine: (results) => new Map(results.flatMap(({ data }, i) => (data ? [[shown[i]?.id ?? '', data.scales] as const] : []))),
+  });
   const facts = { variables: shown.length, rows: rowsInWords(study), grouping };
   return (
     <>
@@ -73,7 +81,7 @@ export function ScalesView({ study, workingSet, settings, grouping, patch }: Sha
         )}
       </div>
       <div className="min-h-0 flex-1 overflow-auto pb-8">
-        <table className="figures" aria-label={`${shown.length} variables on other scales`}>
+        <table className="numerals" aria-label={`${shown.length} variables on other scales`}>
           <thead>
             <tr className="text-[13px] text-muted">
               <th scope="col" className="sticky top-0 left-0 z-20 border-b border-edge bg-paper py-1.5 pr-4 pl-5 text-left font-normal">
@@ -99,6 +107,9 @@ export function ScalesView({ study, workingSet, settings, grouping, patch }: Sha
             ))}
           </tbody>
         </table>
+        <p className="mt-2 px-5">
+          <TableTools table={manyScalesTable(shown, computed, settings)} className="text-[12px]" />
+        </p>
         <p className="mt-3 max-w-3xl px-5 text-[13px] text-muted">
           G₁ is the skewness, G₂ the excess kurtosis; p is of the test in the sentence above. Bold: neither the rule nor the test speaks
           against it. What a scale does to the correlations of one variable is shown when its strip is open under “Each variable”.

@@ -11,7 +11,7 @@ export interface ScaleChoice {
   readonly shift: number;
 }
 
-/** Deciding on the scale of variables: each decision is a line in the trail, with the figures it rests on. */
+/** Deciding on the scale of variables: each decision is a line in the trail, with the numbers it rests on. */
 export function useScaleDecisions(study: Study) {
   const workingSet = useWorkingSet(study);
   const { change } = useStudyChanges(study);

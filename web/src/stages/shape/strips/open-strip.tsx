@@ -68,7 +68,7 @@ export function OpenStrip({ study, subject, name, shape, settings }: OpenStripPr
             value={bins ?? shape.histogram.counts.length}
             onChange={(event) => setBins(Number(event.target.value))}
           />
-          <span className="figures">
+          <span className="numerals">
             {(own ?? shape.histogram).counts.length}
             {width > 0 && `, each ${formatMeasured(width, width, null)}${variable.unit ? ` ${variable.unit}` : ''} wide`}
           </span>
@@ -149,7 +149,7 @@ function Outliers({ study, variable, name, shape }: OutliersProps) {
       <h3 className="mt-3 text-[13px] font-normal text-muted">Outside the fences, the furthest first</h3>
       <ul className="flex flex-wrap gap-x-5 gap-y-0.5" aria-label={`Outliers of ${name}`}>
         {outside.slice(0, OUTLIERS_LISTED).map(({ row, name: called, value, far }) => (
-          <li key={row} className="figures flex items-baseline gap-1.5">
+          <li key={row} className="numerals flex items-baseline gap-1.5">
             <span className={far ? 'text-caution' : ''}>
               row {row.toLocaleString('en-GB')}
               {called !== null && ` (${called})`}: {String(value).replace('-', '−')}

@@ -15,7 +15,7 @@ import { verdictOf } from './shape-columns';
 import { type StripSubject, shapeRequest } from './shape-lines';
 import { useInView } from './use-in-view';
 
-/** Name, histogram, quantile plot, six figures, verdict: the same widths in the head and in every strip. */
+/** Name, histogram, quantile plot, six numbers, verdict: the same widths in the head and in every strip. */
 export const STRIP_COLUMNS = '120px 200px 74px repeat(3, 56px) 66px 66px 84px minmax(112px, 1fr)';
 const STRIP_HEIGHT = 72;
 const HISTOGRAM_WIDTH = 200;
@@ -28,7 +28,7 @@ interface ShapeStripProps {
   readonly onToggle: (subject: StripSubject, open: boolean) => void;
 }
 
-/** One variable, or a group's part of it, as a strip: drawn, in figures, and judged; computed when it comes into view. */
+/** One variable, or a group's part of it, as a strip: drawn, in numbers, and judged; computed when it comes into view. */
 export const ShapeStrip = memo(function ShapeStrip({ study, subject, settings, open, onToggle }: ShapeStripProps) {
   const { variable, group } = subject;
   const row = useRef<HTMLDivElement>(null);
@@ -67,7 +67,7 @@ export const ShapeStrip = memo(function ShapeStrip({ study, subject, settings, o
               ) : (
                 <span className="block leading-tight font-semibold break-words">{name}</span>
               )}
-              <span className={`figures block text-[12px] text-muted ${group ? 'pl-3' : ''}`}>
+              <span className={`numerals block text-[12px] text-muted ${group ? 'pl-3' : ''}`}>
                 {[group ? null : variable.unit, data && `n ${data.description.n.toLocaleString('en-GB')}`].filter(Boolean).join(' · ')}
                 {data && data.description.missing > 0 && <span className="block">{data.description.missing} missing</span>}
               </span>
@@ -141,7 +141,7 @@ function Figures({ shape, variable, name, settings, domain }: FiguresProps) {
 /** A figure, with its standard error below where it has one. */
 function Figure({ children, of = undefined }: { children: string; of?: number | null }) {
   return (
-    <div role="cell" className="figures text-right">
+    <div role="cell" className="numerals text-right">
       {children}
       {of !== undefined && <span className="block text-[12px] text-muted">SE {fixed(of)}</span>}
     </div>
@@ -160,7 +160,7 @@ function TestFigure({ shape, settings: { test, level } }: { shape: ShapeResult; 
   const { statistic, pValue, undefinedBecause } = shape.tests[test];
   const rejected = pValue !== null && pValue <= level;
   return (
-    <div role="cell" className="figures text-right">
+    <div role="cell" className="numerals text-right">
       {statistic === null
         ? '–'
         : `${TESTS[test].symbol} ${statistic < 1 ? formatFixed(statistic, 3).replace(/^0/, '') : formatFixed(statistic, 2)}`}

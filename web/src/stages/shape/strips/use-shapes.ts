@@ -22,7 +22,7 @@ export interface Shapes {
 
 /**
  * The shapes of all strips: those on screen ask for theirs themselves, the others follow a few at a time where there are many rows.
- * @param atOnce an order by figures needs all of them
+ * @param atOnce an order by numbers needs all of them
  */
 export function useShapes(study: Study, subjects: readonly StripSubject[], atOnce: boolean): Shapes {
   const [unlocked, setUnlocked] = useState(0);

@@ -23,7 +23,7 @@ export function FurthestRows({ study, data, variables }: FurthestRowsProps) {
           const beyond = pValue * data.n <= 0.05;
           return (
             <li key={row} className="border-b border-rule py-1.5">
-              <p className="figures flex items-baseline gap-3">
+              <p className="numerals flex items-baseline gap-3">
                 <span className={beyond ? 'font-semibold text-caution' : 'font-semibold'}>
                   row {row.toLocaleString('en-GB')}
                   {name !== null && ` (${name})`}

@@ -11,7 +11,7 @@ const FOREVER = { staleTime: Number.POSITIVE_INFINITY, gcTime: 120_000 };
 export function useAxes(client: PlottingClient | null, variables: readonly string[]) {
   const { data } = useQuery({
     queryKey: ['plot-axes', client?.key, variables],
-    queryFn: async () => new Map((await asked(client).figuring.axes(variables)).map((axis, i) => [variables[i] ?? '', axis])),
+    queryFn: async () => new Map((await asked(client).computing.axes(variables)).map((axis, i) => [variables[i] ?? '', axis])),
     enabled: client !== null,
     placeholderData: keepPreviousData,
     ...FOREVER,
@@ -38,7 +38,7 @@ export function useMarginals(
   );
   const { data } = useQuery({
     queryKey: ['plot-marginals', client?.key, requests, groups],
-    queryFn: async () => asked(client).figuring.marginals(requests, groups),
+    queryFn: async () => asked(client).computing.marginals(requests, groups),
     enabled: client !== null && domains !== undefined && wanted,
     ...FOREVER,
   });
@@ -62,7 +62,7 @@ export function useFits(
   );
   const { data } = useQuery({
     queryKey: ['plot-fits', client?.key, requests],
-    queryFn: () => asked(client).figuring.fits(requests),
+    queryFn: () => asked(client).computing.fits(requests),
     enabled: client !== null && (line || curve || ellipse) && pairs.length > 0,
     ...FOREVER,
   });
@@ -74,7 +74,7 @@ export function useCurvedRanks(client: PlottingClient | null, pairs: readonly Pa
   const ranked = useMemo(() => pairs.filter(({ scale }) => scale === 'ranks'), [pairs]);
   const { data } = useQuery({
     queryKey: ['plot-curved-ranks', client?.key, ranked],
-    queryFn: () => asked(client).figuring.curvedRanks(ranked),
+    queryFn: () => asked(client).computing.curvedRanks(ranked),
     enabled: client !== null && ranked.length > 0,
     ...FOREVER,
   });
@@ -91,7 +91,7 @@ export function pairId({ x, y, scale }: PairOnPanel): string {
 export function useGroupCoefficients(client: PlottingClient | null, groups: readonly number[], request: CoefficientRequest) {
   const { data } = useQuery({
     queryKey: ['plot-by-group', client?.key, groups, request],
-    queryFn: () => asked(client).figuring.byGroup(groups, request),
+    queryFn: () => asked(client).computing.byGroup(groups, request),
     enabled: client !== null && groups.length > 0,
     ...FOREVER,
   });

@@ -17,40 +17,36 @@ export interface WithAndWithout {
   readonly without: SomeTest;
 }
 
-interface BrushFigures {
+interface BrushValues {
   /** Of all pairs without the lit rows, by method; null where none are lit, undefined while they are computed. */
   readonly without: CoefficientsByMethod | null | undefined;
   /** By every method; null while it is computed. */
   readonly pair: readonly WithAndWithout[] | null;
 }
 
-const NONE: BrushFigures = { without: null, pair: null };
+const NONE: BrushValues = { without: null, pair: null };
 /** Between two computings there is as much time for the drawing as the first took, up to so many milliseconds. */
 const LONGEST_PAUSE = 250;
 
 /** Coefficients with and without the lit rows; they follow the brush as fast as they can be computed. */
-export function useBrushFigures(
-  client: PlottingClient | null,
-  selection: Selection | null,
-  coefficients: CoefficientRequest,
-): BrushFigures {
+export function useBrushValues(client: PlottingClient | null, selection: Selection | null, coefficients: CoefficientRequest): BrushValues {
   const request = useMemo(
     () => (client && selection && selection.count > 0 ? { client, selection, coefficients } : null),
     [client, selection, coefficients],
   );
   const whole = useRef<{ key: string; tests: readonly SomeTest[] } | null>(null);
-  const answer = useLatest(request, async (wanted: Asked): Promise<BrushFigures> => {
+  const answer = useLatest(request, async (wanted: Asked): Promise<BrushValues> => {
     const start = performance.now();
     const { mask, x, y } = wanted.selection;
-    const { figuring, key } = wanted.client;
+    const { computing, key } = wanted.client;
     const pair = { x, y, alternative: wanted.coefficients.alternative };
     const pairKey = [key, x, y, pair.alternative].join(' ');
     if (whole.current?.key !== pairKey) {
-      whole.current = { key: pairKey, tests: await figuring.pairWithout(new Uint8Array(mask.length), pair, METHOD_NAMES) };
+      whole.current = { key: pairKey, tests: await computing.pairWithout(new Uint8Array(mask.length), pair, METHOD_NAMES) };
     }
     const all = whole.current.tests;
-    const left = await figuring.pairWithout(mask, pair, METHOD_NAMES);
-    const without = await figuring.without(mask, wanted.coefficients);
+    const left = await computing.pairWithout(mask, pair, METHOD_NAMES);
+    const without = await computing.without(mask, wanted.coefficients);
     await new Promise((resolve) => setTimeout(resolve, Math.min(LONGEST_PAUSE, performance.now() - start)));
     return { without, pair: METHOD_NAMES.flatMap((_, k) => (all[k] && left[k] ? [{ all: all[k], without: left[k] }] : [])) };
   });

@@ -11,7 +11,7 @@ interface MarginalRequest {
 }
 
 /** What is computed beside the page, by the core, so that it follows the hand and does not hold up the drawing. */
-export function createFiguring() {
+export function createComputing() {
   let plotted: PlotData | null = null;
 
   function data(): PlotData {
@@ -33,4 +33,4 @@ export function createFiguring() {
       methods.map((method) => pairWithout(data(), mask, pair, method)),
   };
 }
-export type Figuring = ReturnType<typeof createFiguring>;
+export type Computing = ReturnType<typeof createComputing>;

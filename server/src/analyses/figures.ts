@@ -1,8 +1,0 @@
-/** A number as JSON can carry it: null for what cannot be computed. log10 P of an exact line, −∞, is null too. */
-export function figure(value: number): number | null {
-  return Number.isFinite(value) ? value : null;
-}
-
-export function figures(values: Float64Array): (number | null)[] {
-  return Array.from(values, figure);
-}

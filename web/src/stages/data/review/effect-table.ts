@@ -1,0 +1,36 @@
+import type { Study, Suspicion, Variable } from '@ivlen/contract';
+import { formatCoefficient } from '@ivlen/core';
+import { formatMeasured } from '../../../figures/format-measured';
+import { displayName } from '../../../study/variable-name';
+import type { TableColumn, ValueTable } from '../../../tables/columns';
+
+export type ValueSuspicion = Extract<Suspicion, { type: 'value' }>;
+type Line = 'with it' | 'without';
+
+/** What a single value does to its variable, and to the correlations it is in. */
+export function effectTable(study: Study, variable: Variable, { row, effect }: ValueSuspicion): ValueTable<Line> {
+  const nameOf = (id: string) => displayName(study.state.variables.find((item) => item.id === id) ?? { name: id });
+  const measured = (value: number | null) => formatMeasured(value, effect.sdWithout, variable.decimals);
+  const column = (
+    name: string,
+    before: number | null,
+    after: number | null,
+    shown: (value: number | null) => string,
+  ): TableColumn<Line> => {
+    const of = (line: Line) => (line === 'with it' ? before : after);
+    return { name, shown: (line) => shown(of(line)), exact: of };
+  };
+  return {
+    caption: `${displayName(variable)} with and without row ${row}`,
+    columns: [
+      { name: '', nameInFile: 'computed', shown: (line) => line },
+      column('mean', effect.mean, effect.meanWithout, measured),
+      column('SD', effect.sd, effect.sdWithout, measured),
+      ...effect.correlations.map((item) =>
+        column(`r with ${nameOf(item.with)}`, item.r, item.rWithout, (r) => formatCoefficient(r ?? Number.NaN)),
+      ),
+    ],
+    rows: ['with it', 'without'],
+    isStrong: (line) => line === 'without',
+  };
+}

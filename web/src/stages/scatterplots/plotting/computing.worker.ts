@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { createComputing } from './computing';
+
+expose(createComputing());

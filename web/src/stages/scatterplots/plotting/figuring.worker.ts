@@ -1,4 +1,0 @@
-import { expose } from 'comlink';
-import { createFiguring } from './figuring';
-
-expose(createFiguring());

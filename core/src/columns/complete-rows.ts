@@ -1,3 +1,5 @@
+import { sortOrder } from '../ranks/sort-order';
+
 /** Rows of a pair in which neither value is missing (NaN); row order is kept. */
 export interface CompletePair {
   readonly x: Float64Array;
@@ -47,8 +49,15 @@ export function presentValues(x: Float64Array): Float64Array {
  */
 export function sortedValues(x: Float64Array): Float64Array {
   const values = presentValues(x);
-  for (let i = 1; i < values.length; i++) if (values[i] < values[i - 1]) return values.sort();
+  for (let i = 1; i < values.length; i++) if (values[i] < values[i - 1]) return inOrder(values);
   return values;
+}
+
+function inOrder(values: Float64Array): Float64Array {
+  const order = sortOrder(values);
+  const sorted = new Float64Array(values.length);
+  for (let k = 0; k < order.length; k++) sorted[k] = values[order[k]];
+  return sorted;
 }
 
 /** Columns cut down to the rows in which none of them is missing. */

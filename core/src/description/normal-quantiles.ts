@@ -3,6 +3,7 @@ import { assertLevel } from '../correlation/options';
 import { normalQuantile, normalUpperTail } from '../distributions/normal';
 import { sortOrder } from '../ranks/sort-order';
 import { type Band, quantileBands } from './quantile-bands';
+import { TABLED_LEVEL, tabledBand } from './tabled-bands';
 
 export interface NormalQuantileOptions {
   /** Coverage of the bands. Default .95. */
@@ -40,7 +41,7 @@ const STEPS = 240;
  *
  * Source: positions (i − 3/8)/(n + 1/4), Blom (1958); simultaneous band of equal local levels, Aldor-Noiman et al. (2013),
  * from 20,000 seeded standardized normal samples, since mean and SD are estimated. Computed once for each n (above 100 to two
- * digits) and kept.
+ * digits) and kept; above 1,000 values, at the level .95, from a table of 100,000 samples a size.
  * Missing values (NaN) are left out. Fewer than three values or a constant give empty arrays.
  * @throws {RangeError} a level, a seed or a band that does not exist.
  *
@@ -67,7 +68,10 @@ export function normalQuantiles(
   const sd = Math.sqrt(squares / (n - 1));
   const places = plotPlaces(n);
   const theoretical = blomQuantiles(places, n);
-  const { low, high } = bandAt(theoretical, bandSize(n), { level, seed, band });
+  const { low, high } =
+    n > MOST_VALUES && level === TABLED_LEVEL
+      ? tabledBand(theoretical, n, band, (size) => blomQuantiles(spacedPlaces(size), size))
+      : bandAt(theoretical, bandSize(n), { level, seed, band });
   const sample = Float64Array.from(places, (i) => centred[i] / sd);
   const rows = Uint32Array.from(places, (i) => order[i]);
   const outside = [...rows].filter((_, k) => sample[k] < low[k] || sample[k] > high[k]);
@@ -119,12 +123,13 @@ function blomQuantiles(places: Uint32Array, n: number): Float64Array {
   return Float64Array.from(places, (i) => normalQuantile((i + 0.625) / (n + 0.25)));
 }
 
-/**
- * Order statistics that are drawn, from 0: all, or such as are evenly spaced on the axis of the plot, so that the tails, which
- * tell most, keep every one of their values.
- */
+/** Order statistics that are drawn, from 0: all, or of many only some. */
 function plotPlaces(n: number): Uint32Array {
-  if (n <= MOST_VALUES) return Uint32Array.from({ length: n }, (_, i) => i);
+  return n <= MOST_VALUES ? Uint32Array.from({ length: n }, (_, i) => i) : spacedPlaces(n);
+}
+
+/** Such as are evenly spaced on the axis of the plot, so that the tails, which tell most, keep every one of their values. */
+function spacedPlaces(n: number): Uint32Array {
   const last = normalQuantile((n - 0.375) / (n + 0.25));
   const places = new Set<number>([0, n - 1]);
   for (let k = 1; k < STEPS; k++) {

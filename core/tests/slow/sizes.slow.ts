@@ -24,7 +24,7 @@ function shareOf(samples: number, holds: () => boolean): number {
 }
 
 describe('the simultaneous band of a normal quantile plot lets 5 % of normal samples out', () => {
-  test.each([10, 50, 150, 247, 1000])('n = %d', (n) => {
+  test.each([10, 50, 150, 247, 1000, 3000])('n = %d', (n) => {
     // Not the seed that the band was tuned on.
     const random = new Random(20_000 + n);
     const share = shareOf(20_000, () => normalQuantiles(normal(random, n)).outside.length > 0);

@@ -2,7 +2,3 @@
 export function finiteOrNull(value: number): number | null {
   return Number.isFinite(value) ? value : null;
 }
-
-export function allFinite(values: Float64Array): (number | null)[] {
-  return Array.from(values, finiteOrNull);
-}

@@ -6,6 +6,8 @@ const random = new Random(64);
 const COLUMNS: Readonly<Record<string, Float64Array>> = {
   nothing: new Float64Array(0),
   'one value': Float64Array.of(3),
+  'in order already': Float64Array.from({ length: 5000 }, (_, i) => (i % 7 === 0 ? Number.NaN : i >> 1)),
+  'in order but for the last': Float64Array.from({ length: 5000 }, (_, i) => (i === 4999 ? 4997.5 : i)),
   'spread values': Float64Array.from({ length: 5000 }, () => random.normal()),
   'values that share their upper word': Float64Array.from({ length: 5000 }, () => 1e9 + 1e-3 * random.normal()),
   'pairs that share their upper word': Float64Array.from({ length: 2000 }, (_, i) => Math.floor(i / 2) + 1 + 1e-9 * random.uniform()),

@@ -39,15 +39,17 @@ export function sorted(x: Float64Array): Sorted {
   let n = 0;
   let low = Number.POSITIVE_INFINITY;
   let high = Number.NEGATIVE_INFINITY;
+  let inOrder = true;
   for (let i = 0; i < x.length; i++) {
     const value = x[i];
     if (value !== value) continue;
     rows[n++] = i;
+    if (value < high) inOrder = false;
     if (value < low) low = value;
     if (value > high) high = value;
   }
   const order = rows.subarray(0, n);
-  return { order, keys: sortStretch(order, x, low, high, 0) };
+  return { order, keys: inOrder ? null : sortStretch(order, x, low, high, 0) };
 }
 
 /** Sorts some rows by their values, in place and stably. @returns the keys by which that was done */

@@ -28,7 +28,11 @@ export const importSettingsSchema = z.object({
   decimal: z.enum(['.', ',']),
   /** The thousands separator in numbers; "none" takes 1,234 for text. */
   thousands: z.enum(['none', ',', '.', ' ', "'"]),
+  /** Rows above the names, such as a title or notes, that are left out. */
+  top: z.number().int().min(0).max(50),
   header: z.boolean(),
+  /** In how many rows the names stand, where there are any: a row of groups above one of names makes names of both. */
+  nameRows: z.number().int().min(1).max(3),
   /** Whether the row below the names, or the first row where there are none, holds units. */
   unitsRow: z.boolean(),
   /** Rows at the foot, such as totals or means, that are left out. */
@@ -42,6 +46,11 @@ export const importSettingsSchema = z.object({
       name: z.string().trim().min(1, 'A variable needs a name.').max(200).optional(),
       kind: kindSchema.optional(),
       leaveOut: z.boolean().optional(),
+      unit: z.string().trim().max(60).optional(),
+      /** Numbers are read out of what stands around them: currency, unit, per cent, marks of footnotes, brackets. */
+      loose: z.boolean().optional(),
+      /** What "<0.5" is read as; the limit itself if nothing is said. */
+      limits: z.enum(['limit', 'half', 'missing']).optional(),
     }),
   ),
 });

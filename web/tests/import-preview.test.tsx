@@ -84,6 +84,8 @@ it('changes how the text is read', async () => {
     format: 'text' as const,
     sheet: null,
     unitsRow: false,
+    top: 0,
+    nameRows: 1,
     foot: 0,
     separator: ',' as const,
     quotes: true,

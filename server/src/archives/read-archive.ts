@@ -47,6 +47,8 @@ const AS_WRITTEN: ImportSettings = {
   thousands: 'none',
   header: true,
   unitsRow: false,
+  top: 0,
+  nameRows: 1,
   foot: 0,
   missingCodes: [],
   columns: {},

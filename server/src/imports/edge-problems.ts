@@ -6,9 +6,26 @@ import type { ScannedTable } from './scan-table';
 import { areUnits, looksLikeUnits } from './units-row';
 
 /** What stands above and below the data without being data: names, units, totals and means. */
-export function edgeProblems({ names, units, head, tail, columns, rows }: ScannedTable, settings: ImportSettings): ImportProblem[] {
+export function edgeProblems({ titles, names, units, head, tail, columns, rows }: ScannedTable, settings: ImportSettings): ImportProblem[] {
   const problems: ImportProblem[] = [];
   const readNumber = createNumberReader(settings);
+  if (settings.top > 0) {
+    problems.push({
+      severity: 'check',
+      code: 'top-left-out',
+      message: `${countOf(settings.top, 'row')} above the table ${settings.top === 1 ? 'is' : 'are'} left out: ${quoted(titles)}.`,
+      hint: 'They hold a title or notes, as it seems, and no names or values.',
+      mends: [{ label: settings.top === 1 ? 'It belongs to the table' : 'They belong to the table', patch: { top: 0, nameRows: 1 } }],
+    });
+  }
+  if (settings.header && settings.nameRows > 1) {
+    problems.push({
+      severity: 'check',
+      code: 'names-joined',
+      message: `The names are joined from ${settings.nameRows} rows: ${quoted(names)}.`,
+      mends: [{ label: 'The first of them holds no names', patch: { top: settings.top + settings.nameRows - 1, nameRows: 1 } }],
+    });
+  }
   if (!settings.unitsRow && settings.header && areUnits(names)) {
     problems.push({
       severity: 'check',

@@ -1,5 +1,6 @@
 import type { Encoding, ImportSettings, Separator } from '@ivlen/contract';
 import { guessHeader } from './guess-header';
+import { guessTop } from './guess-top';
 import { COMMON_MISSING_CODES } from './missing-codes';
 import { createNumberReader, groupedPattern } from './number-reader';
 import { firstRows } from './parse-rows';
@@ -15,6 +16,7 @@ export function guessSettings(text: string, encoding: Encoding, known: Known = {
   const rows = firstRows(text, { separator, quotes: true }, SAMPLE_ROWS);
   const cells = rows.flat().map((cell) => cell.trim());
   const marks = known.decimal && known.thousands ? { decimal: known.decimal, thousands: known.thousands } : guessMarks(cells);
+  const { top, nameRows } = guessTop(rows);
   const present = new Set(cells);
   return {
     format: 'text',
@@ -23,7 +25,9 @@ export function guessSettings(text: string, encoding: Encoding, known: Known = {
     separator,
     quotes: true,
     ...marks,
-    header: guessHeader(rows, createNumberReader(marks), COMMON_MISSING_CODES),
+    top,
+    header: guessHeader(rows.slice(top + nameRows - 1), createNumberReader(marks), COMMON_MISSING_CODES),
+    nameRows,
     unitsRow: false,
     foot: 0,
     missingCodes: COMMON_MISSING_CODES.filter((code) => present.has(code)),

@@ -21,13 +21,14 @@ export async function selectImport(db: Connection, id: string): Promise<WaitingI
   const row = await db('import_file')
     .where({ id })
     .first<{ name: string; bytes: string; reading: string; preview: object } | undefined>('name', 'bytes', 'reading', 'preview');
-  if (!row) {
+  const read = importPreviewSchema.safeParse({ ...row?.preview, id, fileName: row?.name, bytes: Number(row?.bytes) });
+  // What an older program left waiting may no longer be read: it is chosen again.
+  if (!row || !read.success) {
     throw new DomainError('no-such-import', 'This file is no longer waiting to be brought in.', {
       hint: 'It was made a study, given up, or is more than a day old. Choose the file again.',
     });
   }
-  const preview = importPreviewSchema.parse({ ...row.preview, id, fileName: row.name, bytes: Number(row.bytes) });
-  return { id, reading: row.reading, preview };
+  return { id, reading: row.reading, preview: read.data };
 }
 
 export async function updateImport(db: Connection, { id, reading, preview }: WaitingImport): Promise<void> {

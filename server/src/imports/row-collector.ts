@@ -3,7 +3,7 @@ import type { ColumnBuilder } from './column-builder';
 import type { Found } from './column-facts';
 
 const HEAD_ROWS = 40;
-const TAIL_ROWS = 4;
+const TAIL_ROWS = 12;
 const RAGGED_NAMED = 5;
 
 /** What the rows of a table come to. */
@@ -26,6 +26,11 @@ interface WaitingRow {
   readonly emptyAbove: number;
 }
 
+/** Rows above the data: titles, names and units. */
+export function rowsAbove({ top, header, nameRows, unitsRow }: ImportSettings): number {
+  return top + (header ? nameRows : 0) + (unitsRow ? 1 : 0);
+}
+
 /** Takes the rows of a table, names and units first, and hands their cells to the columns. */
 export class RowCollector {
   readonly #head: string[][] = [];
@@ -43,7 +48,7 @@ export class RowCollector {
     private readonly width: number,
     private readonly settings: ImportSettings,
   ) {
-    this.#skipped = (settings.header ? 1 : 0) + (settings.unitsRow ? 1 : 0);
+    this.#skipped = rowsAbove(settings);
   }
 
   /** Whether the next row is needed as text: it is above the data, or is shown in the preview. */
@@ -101,7 +106,7 @@ export class RowCollector {
       tail: this.#tail.map((cells) => cells()),
       short: this.#short,
       long: this.#long,
-      unclosedQuoteAt: unclosedQuote ? this.#line - (this.settings.header ? 1 : 0) : null,
+      unclosedQuoteAt: unclosedQuote ? this.#line - this.#skipped : null,
     };
   }
 

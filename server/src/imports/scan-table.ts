@@ -3,6 +3,7 @@ import { chooseReading, MOST_EXCEPTIONS } from './choose-reading';
 import type { ColumnBlocks } from './column-blocks';
 import { ColumnBuilder, type ColumnReading } from './column-builder';
 import { decodedPieces } from './decode-text';
+import { joinedNames } from './guess-top';
 import { createNumberReader } from './number-reader';
 import { firstRows, parseRows } from './parse-rows';
 import { type CollectedRows, RowCollector } from './row-collector';
@@ -15,6 +16,8 @@ const SAMPLE_LETTERS = 1024 * 1024;
 
 /** A table as read under given settings, before anything is concluded from it. */
 export interface ScannedTable extends CollectedRows {
+  /** What stands above the names, a text for each row. */
+  readonly titles: string[];
   /** The header's texts; empty strings where there is no header. */
   readonly names: string[];
   /** The texts of the row of units; empty if there is none. */
@@ -33,7 +36,13 @@ export interface ScanOptions {
 /** Reads a whole text into typed columns. */
 export async function scanTable(source: TableSource, settings: ImportSettings, options: ScanOptions): Promise<ScannedTable> {
   const sample = sampleRows(source, settings);
-  const names = settings.header ? (sample.shift() ?? []) : [];
+  const titles = sample.splice(0, settings.top).map((cells) =>
+    cells
+      .map((cell) => cell.trim())
+      .filter((cell) => cell !== '')
+      .join(' '),
+  );
+  const names = settings.header ? joinedNames(sample.splice(0, settings.nameRows)) : [];
   const units = settings.unitsRow ? (sample.shift() ?? []) : [];
   const width = settings.header ? names.length : widest([...sample, units]);
   const kept = Math.min(width, MOST_COLUMNS);
@@ -44,7 +53,7 @@ export async function scanTable(source: TableSource, settings: ImportSettings, o
   const asText = table.columns.map((column) => options.readings === undefined && isMostlyText(column));
   if (asText.includes(true)) table = await scan(readings.map((reading, i) => (asText[i] ? { storage: 'code' } : reading)));
   const named = (texts: readonly string[]) => Array.from({ length: kept }, (_, i) => texts[i]?.trim() ?? '');
-  return { ...table, names: named(names), units: settings.unitsRow ? named(units) : [], width };
+  return { ...table, titles, names: named(names), units: settings.unitsRow ? named(units) : [], width };
 }
 
 /** The first rows of a file, the last of them whole only if the file ends there. */
@@ -100,7 +109,7 @@ async function scanWith(
   source: TableSource,
   settings: ImportSettings,
   { readings, width, blocks, onBytes }: PassOptions,
-): Promise<Omit<ScannedTable, 'names' | 'units' | 'width'>> {
+): Promise<Omit<ScannedTable, 'titles' | 'names' | 'units' | 'width'>> {
   const missing = new Set(settings.missingCodes);
   const collector = () =>
     new RowCollector(

@@ -34,25 +34,21 @@ export function ReadingSettings({ settings, sheets, busy, onCorrect }: ReadingSe
         />
       )}
       {isText && <TextSettings settings={settings} onCorrect={onCorrect} />}
-      <Check name="The first row holds names" checked={settings.header} onChange={(header) => onCorrect({ header })} />
+      <RowCount name="Rows left out at the top" most={50} value={settings.top} onChange={(top) => onCorrect({ top })} />
+      <Check
+        name={settings.top > 0 ? 'The first row below them holds names' : 'The first row holds names'}
+        checked={settings.header}
+        onChange={(header) => onCorrect({ header })}
+      />
+      {settings.header && settings.nameRows > 1 && (
+        <RowCount name="Rows that the names stand in" least={1} most={3} value={settings.nameRows} onChange={(nameRows) => onCorrect({ nameRows })} />
+      )}
       <Check
         name={settings.header ? 'The row below holds units' : 'The first row holds units'}
         checked={settings.unitsRow}
         onChange={(unitsRow) => onCorrect({ unitsRow })}
       />
-      <Labelled name="Rows left out at the foot">
-        <input
-          type="number"
-          className="field w-20"
-          min={0}
-          max={20}
-          value={settings.foot}
-          onChange={(event) => {
-            const foot = shape.foot.safeParse(Number(event.target.value));
-            if (foot.success) onCorrect({ foot: foot.data });
-          }}
-        />
-      </Labelled>
+      <RowCount name="Rows left out at the foot" most={20} value={settings.foot} onChange={(foot) => onCorrect({ foot })} />
       <MissingCodes codes={settings.missingCodes} onChange={(missingCodes) => onCorrect({ missingCodes })} />
       {isText && (
         <>
@@ -92,6 +88,32 @@ function TextSettings({ settings, onCorrect }: Pick<ReadingSettingsProps, 'setti
         onChoose={(value) => onCorrect({ thousands: shape.thousands.parse(value) })}
       />
     </>
+  );
+}
+
+interface RowCountProps {
+  readonly name: string;
+  readonly least?: number;
+  readonly most: number;
+  readonly value: number;
+  readonly onChange: (value: number) => void;
+}
+
+function RowCount({ name, least = 0, most, value, onChange }: RowCountProps) {
+  return (
+    <Labelled name={name}>
+      <input
+        type="number"
+        className="field w-20"
+        min={least}
+        max={most}
+        value={value}
+        onChange={(event) => {
+          const count = Number(event.target.value);
+          if (Number.isInteger(count) && count >= least && count <= most) onChange(count);
+        }}
+      />
+    </Labelled>
   );
 }
 

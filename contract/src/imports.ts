@@ -84,8 +84,10 @@ export const importColumnSchema = z.object({
   missing: z.number().int(),
   /** null where it was not counted. */
   distinct: z.number().int().nullable(),
-  /** From the row of units. */
+  /** From the row of units, the name, or the cells. */
   unit: z.string().nullable(),
+  /** What the codebook is to say of how its cells were read. */
+  note: z.string().nullable(),
 });
 export type ImportColumn = z.infer<typeof importColumnSchema>;
 

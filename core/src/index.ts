@@ -129,6 +129,7 @@ export {
   sampleSizeForCorrelation,
   smallestDetectable,
 } from './power/power';
+export { codesApart } from './description/codes-apart';
 export { type RankColumn, rankColumn } from './ranks/rank-column';
 export { createRanker, type Ranker } from './ranks/ranker';
 export { type BreuschPagan, breuschPagan } from './regression/breusch-pagan';

@@ -16,6 +16,7 @@ const column = {
   missing: 2,
   distinct: 7,
   unit: null,
+  note: null,
 };
 
 function inTable(header: React.ReactNode) {

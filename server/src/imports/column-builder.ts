@@ -1,12 +1,19 @@
 import { BLOCK_ROWS, type ColumnBlocks, wholeColumn } from './column-blocks';
 import { ColumnFacts, type Found } from './column-facts';
 import type { DateReader } from './date-reader';
+import { isLimit, type LimitReading } from './loose-number';
 import type { NumberReader } from './number-reader';
 import { readDigits } from './read-digits';
 
 /** How a column is read: as numbers, as dates, or as text by codes into a dictionary. */
 export type ColumnReading =
-  | { storage: 'number'; read: NumberReader; decimal: '.' | ',' }
+  | {
+      storage: 'number';
+      read: NumberReader;
+      decimal: '.' | ',';
+      /** Where numbers are read out of what stands around them: what limits such as "<0.5" are read as. */
+      limits?: LimitReading;
+    }
   | { storage: 'day'; read: DateReader }
   | { storage: 'code' };
 
@@ -20,6 +27,8 @@ export class ColumnBuilder {
   readonly exceptions = new Map<string, Found>();
   exceptionCount = 0;
   readonly missingCodes = new Map<string, Found>();
+  /** Cells that tell a limit only, by their text. */
+  readonly limits = new Map<string, Found>();
   length = 0;
   readonly #block = new Float64Array(BLOCK_ROWS);
   readonly #codes = new Map<string, number>();
@@ -48,7 +57,7 @@ export class ColumnBuilder {
   }
 
   addNumber(value: number): void {
-    this.facts.add(value, this.length);
+    this.facts.add(value);
     this.#push(value);
   }
 
@@ -82,13 +91,17 @@ export class ColumnBuilder {
       return;
     }
     const value = text === '' ? Number.NaN : this.#read(text);
-    if (value === value) this.facts.add(value, this.length);
+    if (value === value) this.facts.add(value);
     this.#push(value);
   }
 
   #read(text: string): number {
     if (this.reading.storage === 'code') return this.#code(text);
     const value = this.reading.read(text);
+    if (this.reading.storage === 'number' && this.reading.limits && isLimit(text) && Number.isFinite(value)) {
+      this.#note(this.limits, text);
+      return this.reading.limits === 'missing' ? Number.NaN : value;
+    }
     if (Number.isFinite(value)) return value;
     this.exceptionCount++;
     this.#note(this.exceptions, text);

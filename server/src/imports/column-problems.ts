@@ -1,17 +1,21 @@
 import type { ImportColumn, ImportProblem, ImportSettings } from '@ivlen/contract';
+import { codesApart } from '@ivlen/core';
 import { countOf, rowsPhrase } from '../phrases/phrases';
 import type { ColumnBuilder } from './column-builder';
 import { isSpreadsheetError } from './missing-codes';
 import { createNumberReader, groupedPattern } from './number-reader';
 import { clipped } from './table-problems';
+import { textNumberProblems } from './text-numbers';
 
 const TEXTS_LISTED = 4;
+const MOST_CODES = 50;
 
 /** What was found in one column that will be read. */
 export function columnProblems(builder: ColumnBuilder, column: ImportColumn, index: number, settings: ImportSettings): ImportProblem[] {
   if (column.leftOut) return [];
   const found = [
     ...notNumbers(builder, column, settings),
+    ...textNumberProblems(builder, column, index, settings),
     ...missingCodes(builder, column),
     ...sentinels(builder, column, settings),
     ...emptyOrConstant(column, index),
@@ -66,11 +70,11 @@ function numberMends(texts: readonly string[], settings: ImportSettings): Import
     mends.push({ label: `Read “${grouping}” as thousands separator`, patch: { thousands: grouping } });
   }
   const other = settings.decimal === '.' ? ',' : '.';
-  const readOther = createNumberReader({ decimal: other, thousands: 'none' });
+  const readOther = createNumberReader({ format: settings.format, decimal: other, thousands: 'none' });
   if (texts.some((text) => text.includes(other) && !Number.isNaN(readOther(text)))) {
     mends.push({ label: `The decimal mark is “${other}”`, patch: { decimal: other, thousands: 'none' } });
   }
-  if (mends.length === 0 && settings.missingCodes.length + texts.length <= 50) {
+  if (mends.length === 0 && settings.missingCodes.length + texts.length <= MOST_CODES) {
     const codes = texts.filter((text) => text.length <= 60);
     const label = codes.length === 1 ? `“${clipped(codes[0] ?? '')}” means missing` : 'These texts mean missing';
     mends.push({ label, patch: { missingCodes: [...settings.missingCodes, ...codes] } });
@@ -92,22 +96,35 @@ function missingCodes(builder: ColumnBuilder, { name }: ImportColumn): ImportPro
   });
 }
 
+/** Beyond so many values a column is not looked through for codes. */
+const MOST_LOOKED_THROUGH = 2_000_000;
+const ROWS_NAMED = 5;
+
 function sentinels(builder: ColumnBuilder, { name }: ImportColumn, settings: ImportSettings): ImportProblem[] {
-  if (builder.reading.storage !== 'number') return [];
-  const { minOther, maxOther } = builder.facts;
-  return [...builder.facts.sentinels].flatMap(([sentinel, { count, rows }]): ImportProblem[] => {
-    const apart = minOther >= 0 && (sentinel < 0 || maxOther < sentinel / 9);
-    if (!apart || maxOther === Number.NEGATIVE_INFINITY) return [];
-    return [
-      {
-        severity: 'check',
-        code: 'sentinel',
-        message: `${name}: ${countOf(count, 'cell')} ${count === 1 ? 'holds' : 'hold'} ${typeset(sentinel)} (${rowsPhrase(rows, count)}), far from all other values.`,
-        hint: 'Such a number often stands for “no value”. If it does here, say so, or it will distort every result.',
-        mends: [{ label: `${typeset(sentinel)} means missing`, patch: { missingCodes: [...settings.missingCodes, String(sentinel)] } }],
-      },
-    ];
+  if (builder.reading.storage !== 'number' || builder.length > MOST_LOOKED_THROUGH || settings.missingCodes.length >= MOST_CODES) return [];
+  const known = new Set(settings.missingCodes.map(Number));
+  const values = builder.values();
+  return codesApart(values.filter((value) => !known.has(value))).map((code): ImportProblem => {
+    const { rows, count } = placesOf(code, values);
+    return {
+      severity: 'check',
+      code: 'sentinel',
+      message: `${name}: ${countOf(count, 'cell')} ${count === 1 ? 'holds' : 'hold'} ${typeset(code)} (${rowsPhrase(rows, count)}), far from all other values.`,
+      hint: 'Such a number often stands for “no value”. If it does here, say so, or it will distort every result.',
+      mends: [{ label: `${typeset(code)} means missing`, patch: { missingCodes: [...settings.missingCodes, String(code)] } }],
+    };
   });
+}
+
+/** How often a value occurs, and the first of its rows, from 1. */
+function placesOf(wanted: number, values: Float64Array): { rows: number[]; count: number } {
+  const rows: number[] = [];
+  let count = 0;
+  values.forEach((value, i) => {
+    if (value !== wanted) return;
+    if (count++ < ROWS_NAMED) rows.push(i + 1);
+  });
+  return { rows, count };
 }
 
 function typeset(value: number): string {

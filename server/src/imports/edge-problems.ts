@@ -3,7 +3,7 @@ import { countOf } from '../phrases/phrases';
 import { findFoot } from './foot-rows';
 import { createNumberReader } from './number-reader';
 import type { ScannedTable } from './scan-table';
-import { areUnits, looksLikeUnits } from './units-row';
+import { areUnits, looksLikeUnits, nameAndUnit } from './units-row';
 
 /** What stands above and below the data without being data: names, units, totals and means. */
 export function edgeProblems({ titles, names, units, head, tail, columns, rows }: ScannedTable, settings: ImportSettings): ImportProblem[] {
@@ -57,6 +57,24 @@ export function edgeProblems({ titles, names, units, head, tail, columns, rows }
       message: 'No row of names was found above the table.',
       hint: 'Write a name over each column below.',
       mends: [{ label: 'The first row holds names', patch: { header: true } }],
+    });
+  }
+  const named = names.flatMap((text, column) => {
+    const found = columns[column]?.reading.storage === 'number' && !settings.columns[column]?.unit ? nameAndUnit(text) : null;
+    return found ? [{ column, text, ...found }] : [];
+  });
+  if (settings.header && named.length > 0) {
+    problems.push({
+      severity: 'check',
+      code: 'units-in-names',
+      message: `${named.length === 1 ? 'A name holds' : `${named.length} names hold`} a unit: ${quoted(named.map(({ text }) => text))}.`,
+      hint: 'Taken apart, the unit goes into the codebook, and sentences and tables have the name alone.',
+      mends: [
+        {
+          label: 'Take name and unit apart',
+          patch: { columns: Object.fromEntries(named.map(({ column, name, unit }) => [column, { name, unit }])) },
+        },
+      ],
     });
   }
   const foot = findFoot(tail, columns, readNumber);

@@ -31,6 +31,3 @@ export const COMMON_MISSING_CODES: readonly string[] = [
 export function isSpreadsheetError(code: string): boolean {
   return /^#(N\/A|DIV\/0!|VALUE!|REF!|NAME\?|NUM!|NULL!)$/.test(code);
 }
-
-/** Numbers that often stand for "no value". */
-export const SENTINELS: readonly number[] = [-9, -99, -999, -9999, -99999, 9999, 99999];

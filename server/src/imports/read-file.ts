@@ -38,7 +38,7 @@ export interface ReadFileRequest {
 export type FilePreview = Omit<ImportPreview, 'id' | 'fileName' | 'bytes'>;
 
 /** What is fixed where the text was written by us. */
-const AS_WRITTEN = { encoding: 'utf-8', separator: '\t', quotes: true, decimal: '.', thousands: 'none' } as const;
+const AS_WRITTEN = { encoding: 'utf-8', separator: '\t', quotes: true } as const;
 
 /** Reads a file of any format as a table, its columns into the blocks file. */
 export async function readFile({ name, paths, settings, sheet, sheets, progress }: ReadFileRequest): Promise<FilePreview> {
@@ -86,7 +86,7 @@ async function asText(
   return { sheets: [], sheet: null };
 }
 
-/** Settings as chosen; of a text that we wrote ourselves only names, units, foot and codes are to be guessed. */
+/** Settings as chosen; of a text that we wrote ourselves only names, units, foot and codes are to be guessed, and marks can be set. */
 function settingsFor(
   format: Format,
   chosen: ImportSettings | null,
@@ -94,7 +94,7 @@ function settingsFor(
   sheet: string | null,
 ): ImportSettings | null {
   if (format === 'text') return chosen;
-  const settings = chosen ?? guessSettings(sampleText(source, 'utf-8'), 'utf-8', AS_WRITTEN);
+  const settings = chosen ?? guessSettings(sampleText(source, 'utf-8'), 'utf-8', { ...AS_WRITTEN, decimal: '.', thousands: 'none' });
   return { ...settings, ...AS_WRITTEN, format, sheet };
 }
 

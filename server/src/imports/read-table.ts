@@ -20,6 +20,7 @@ import { groupedPattern } from './number-reader';
 import { type ScannedTable, type ScanOptions, sampleText, scanTable } from './scan-table';
 import { tableProblems } from './table-problems';
 import type { TableSource } from './table-source';
+import { limitsNote } from './text-numbers';
 import { bareUnit } from './units-row';
 
 const DATES_PROBED = 1000;
@@ -84,7 +85,7 @@ function describeColumn(
 ): ImportColumn {
   const { facts, reading } = builder;
   const { storage } = reading;
-  const { present, min, max, integers } = facts;
+  const { present, min, max, integers, running } = facts;
   const distinct = storage === 'code' ? builder.dictionary().length : (facts.distinct ?? (integers ? distinctOf(builder, settings) : null));
   const correction = settings.columns[index];
   const kinds = kindsToChoose(builder);
@@ -94,14 +95,15 @@ function describeColumn(
     kind:
       correction?.kind && kinds.includes(correction.kind)
         ? correction.kind
-        : inferKind({ name, storage, present, distinct, min, max, integers }),
+        : inferKind({ name, storage, present, distinct, min, max, integers, running }),
     storage,
     kinds,
     leftOut: correction?.leaveOut ?? unnamedAndEmpty,
     present,
     missing: rows - present,
     distinct,
-    unit: bareUnit(units[index] ?? '') || null,
+    unit: correction?.unit || bareUnit(units[index] ?? '') || null,
+    note: limitsNote(builder),
   };
 }
 

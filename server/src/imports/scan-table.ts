@@ -4,6 +4,7 @@ import type { ColumnBlocks } from './column-blocks';
 import { ColumnBuilder, type ColumnReading } from './column-builder';
 import { decodedPieces } from './decode-text';
 import { joinedNames } from './guess-top';
+import { createLooseReader } from './loose-number';
 import { createNumberReader } from './number-reader';
 import { firstRows, parseRows } from './parse-rows';
 import { type CollectedRows, RowCollector } from './row-collector';
@@ -11,6 +12,8 @@ import type { TableSource } from './table-source';
 import { looksLikeUnits } from './units-row';
 import { collectUnquoted } from './unquoted-rows';
 
+/** Beyond this share of cells that are none, a column is not read as numbers even where they were asked for. */
+const MOST_RESISTING = 0.5;
 const SAMPLE_ROWS = 1000;
 const SAMPLE_LETTERS = 1024 * 1024;
 
@@ -50,7 +53,7 @@ export async function scanTable(source: TableSource, settings: ImportSettings, o
   const scan = (readings: readonly ColumnReading[]) => scanWith(source, settings, { readings, width, blocks, onBytes: options.onBytes });
   const readings = options.readings ?? guessReadings(sample, kept, settings);
   let table = await scan(readings);
-  const asText = table.columns.map((column) => options.readings === undefined && isMostlyText(column));
+  const asText = table.columns.map((column, i) => options.readings === undefined && isText(column, settings.columns[i]));
   if (asText.includes(true)) table = await scan(readings.map((reading, i) => (asText[i] ? { storage: 'code' } : reading)));
   const named = (texts: readonly string[]) => Array.from({ length: kept }, (_, i) => texts[i]?.trim() ?? '');
   return { ...table, titles, names: named(names), units: settings.unitsRow ? named(units) : [], width };
@@ -88,14 +91,25 @@ function readingOf(column: number, sample: readonly string[][], settings: Import
   if (kind === 'nominal' || kind === 'identifier') return { storage: 'code' };
   const missing = new Set(settings.missingCodes);
   const cells = sample.map((row) => row[column]?.trim() ?? '').filter((cell) => cell !== '' && !missing.has(cell));
-  const numbers = { storage: 'number', read: createNumberReader(settings), decimal: settings.decimal } as const;
+  const { loose, limits = 'limit' } = settings.columns[column] ?? {};
+  if (loose) return { storage: 'number', read: createLooseReader(settings, limits), decimal: writtenMark(settings), limits };
+  const numbers = { storage: 'number', read: createNumberReader(settings), decimal: writtenMark(settings) } as const;
   if (kind !== undefined && kind !== 'date') return numbers;
   return chooseReading(cells, numbers);
 }
 
-/** The sample suggested numbers, but the rest of the column holds mostly other things. */
-function isMostlyText({ reading, exceptionCount, facts }: ColumnBuilder): boolean {
-  return reading.storage !== 'code' && exceptionCount > (facts.present + exceptionCount) * MOST_EXCEPTIONS;
+/** The decimal mark that most numbers of the text have. */
+function writtenMark({ format, decimal }: ImportSettings): '.' | ',' {
+  return format === 'text' ? decimal : '.';
+}
+
+/**
+ * The sample suggested numbers, but the rest of the column holds mostly other things. Where numbers were asked for, the column
+ * is read as such unless hardly any are there.
+ */
+function isText({ reading, exceptionCount, facts }: ColumnBuilder, correction: ImportSettings['columns'][string] | undefined): boolean {
+  const asked = correction?.loose === true || correction?.kind !== undefined;
+  return reading.storage !== 'code' && exceptionCount > (facts.present + exceptionCount) * (asked ? MOST_RESISTING : MOST_EXCEPTIONS);
 }
 
 interface PassOptions {

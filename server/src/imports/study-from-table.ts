@@ -34,7 +34,7 @@ export function studyFromTable(name: string, { settings, rows, columns, fileName
 }
 
 /** The first codebook entry of a column. */
-function variableOf(id: string, { name, kind, storage, unit }: ImportColumn, missingCodes: string[]): Variable {
+function variableOf(id: string, { name, kind, storage, unit, note }: ImportColumn, missingCodes: string[]): Variable {
   return {
     id,
     name,
@@ -48,7 +48,7 @@ function variableOf(id: string, { name, kind, storage, unit }: ImportColumn, mis
     valueLabels: {},
     missingCodes,
     validRange: null,
-    note: null,
+    note,
     derivation: null,
     version: FIRST_REVISION,
   };

@@ -33,7 +33,15 @@ export function ReadingSettings({ settings, sheets, busy, onCorrect }: ReadingSe
           onChoose={(sheet) => onCorrect({ sheet })}
         />
       )}
-      {isText && <TextSettings settings={settings} onCorrect={onCorrect} />}
+      {isText && (
+        <Choice
+          name="Between cells"
+          value={settings.separator}
+          words={SEPARATORS}
+          onChoose={(value) => onCorrect({ separator: shape.separator.parse(value) })}
+        />
+      )}
+      <NumberMarks settings={settings} onCorrect={onCorrect} />
       <RowCount name="Rows left out at the top" most={50} value={settings.top} onChange={(top) => onCorrect({ top })} />
       <Check
         name={settings.top > 0 ? 'The first row below them holds names' : 'The first row holds names'}
@@ -41,7 +49,13 @@ export function ReadingSettings({ settings, sheets, busy, onCorrect }: ReadingSe
         onChange={(header) => onCorrect({ header })}
       />
       {settings.header && settings.nameRows > 1 && (
-        <RowCount name="Rows that the names stand in" least={1} most={3} value={settings.nameRows} onChange={(nameRows) => onCorrect({ nameRows })} />
+        <RowCount
+          name="Rows that the names stand in"
+          least={1}
+          most={3}
+          value={settings.nameRows}
+          onChange={(nameRows) => onCorrect({ nameRows })}
+        />
       )}
       <Check
         name={settings.header ? 'The row below holds units' : 'The first row holds units'}
@@ -65,16 +79,11 @@ export function ReadingSettings({ settings, sheets, busy, onCorrect }: ReadingSe
   );
 }
 
-function TextSettings({ settings, onCorrect }: Pick<ReadingSettingsProps, 'settings' | 'onCorrect'>) {
+/** How numbers are written: in other formats than text, those that stand there as texts. */
+function NumberMarks({ settings, onCorrect }: Pick<ReadingSettingsProps, 'settings' | 'onCorrect'>) {
   const { shape } = importSettingsSchema;
   return (
     <>
-      <Choice
-        name="Between cells"
-        value={settings.separator}
-        words={SEPARATORS}
-        onChoose={(value) => onCorrect({ separator: shape.separator.parse(value) })}
-      />
       <Choice
         name="Decimal mark"
         value={settings.decimal}

@@ -65,7 +65,13 @@ describe('a workbook', () => {
 
   it('has a choice of sheets; numbers keep their digits and errors are told', async () => {
     const first = await bring('survey.xlsx', book);
-    expect(first).toMatchObject({ sheets: ['Notes & more', 'Survey'], settings: { format: 'workbook', sheet: 'Notes & more' } });
+    expect(first).toMatchObject({ sheets: ['Notes & more', 'Survey'], settings: { format: 'workbook', sheet: 'Survey' } });
+    expect(problem(first, 'sheets')?.message).toBe(
+      'Of 2 sheets “Survey” is read, the first that looks like a table; the others are “Notes & more”.',
+    );
+    const notes = await app.ask(importPreviewSchema, 'PATCH', `/imports/${first.id}`, problem(first, 'sheets')?.mends[0]?.patch);
+    expect(notes.settings.sheet).toBe('Notes & more');
+    expect(problem(notes, 'no-rows')?.hint).toContain('Or read another sheet than “Notes & more”: “Survey”.');
     const preview = await app.ask(importPreviewSchema, 'PATCH', `/imports/${first.id}`, { sheet: 'Survey' });
     expect(preview.columns.map(({ name, kind }) => [name, kind])).toEqual([
       ['station', 'identifier'],
@@ -76,6 +82,21 @@ describe('a workbook', () => {
     const corrected = await app.ask(importPreviewSchema, 'PATCH', `/imports/${first.id}`, { columns: { 2: { kind: 'ordinal' } } });
     expect(corrected).toMatchObject({ sheets: ['Notes & more', 'Survey'], settings: { sheet: 'Survey' } });
     expect(await valuesOf(corrected, 'nitrate')).toEqual([0.1, Number.NaN, 1234.5678, -2]);
+  });
+
+  it('numbers that stand there as texts are read with the marks that are set, beside those that are numbers', async () => {
+    const sheet = sheetRows([
+      ['place', 'people'],
+      ['Aster', '794,246'],
+      ['Birk', 1200.5],
+      ['Cole', '88,210'],
+      ['Dray', '1,020,300'],
+    ]);
+    const first = await bring('people.xlsx', workbook({ S: sheet }));
+    expect(first.columns[1]?.storage).toBe('code');
+    const read = await app.ask(importPreviewSchema, 'PATCH', `/imports/${first.id}`, { thousands: ',' });
+    expect(read.columns[1]).toMatchObject({ storage: 'number', kind: 'continuous' });
+    expect(await valuesOf(read, 'people')).toEqual([794246, 1200.5, 88210, 1020300]);
   });
 
   it('that unpacks to far more than it says is refused in words, and leaves nothing', async () => {

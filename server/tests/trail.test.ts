@@ -32,7 +32,7 @@ describe('the trail', () => {
     const trail = await trailOf(second);
     expect(trail.decisions.map(({ number, summary, reason }) => [number, summary, reason])).toEqual([
       [2, 'depth: unit cm; decimals 1', 'from the field sheet'],
-      [1, 'Brought in from “sites.csv”: 3 rows, 3 variables', null],
+      [1, 'Brought in from “sites.csv”: 3 rows, 3 variables; cells apart by commas, decimal point', null],
     ]);
     expect(trail.undo).toBe('depth: unit cm; decimals 1');
   });

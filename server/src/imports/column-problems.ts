@@ -1,4 +1,4 @@
-import type { ImportColumn, ImportProblem, ImportSettings } from '@ivlen/contract';
+import { type ImportColumn, type ImportProblem, type ImportSettings, kindsFor } from '@ivlen/contract';
 import { codesApart } from '@ivlen/core';
 import { countOf, rowsPhrase } from '../phrases/phrases';
 import type { ColumnBuilder } from './column-builder';
@@ -14,6 +14,7 @@ const MOST_CODES = 50;
 export function columnProblems(builder: ColumnBuilder, column: ImportColumn, index: number, settings: ImportSettings): ImportProblem[] {
   if (column.leftOut) return [];
   const found = [
+    ...keptAsText(builder, column, index, settings),
     ...notNumbers(builder, column, settings),
     ...textNumberProblems(builder, column, index, settings),
     ...missingCodes(builder, column),
@@ -21,6 +22,25 @@ export function columnProblems(builder: ColumnBuilder, column: ImportColumn, ind
     ...emptyOrConstant(column, index),
   ];
   return found.map((problem) => ({ ...problem, column: index }));
+}
+
+/** Why a column that was asked to be a quantity is text all the same. */
+function keptAsText(builder: ColumnBuilder, { name }: ImportColumn, index: number, settings: ImportSettings): ImportProblem[] {
+  const { kind } = settings.columns[index] ?? {};
+  if (builder.reading.storage !== 'code' || !kind || !kindsFor('number').includes(kind) || kindsFor('code').includes(kind)) return [];
+  const readNumber = createNumberReader(settings);
+  const texts = builder.dictionary();
+  const resisting = texts.filter((text) => Number.isNaN(readNumber(text)));
+  const examples = resisting.slice(0, TEXTS_LISTED).map((text) => `“${clipped(text)}”`);
+  return [
+    {
+      severity: 'check',
+      code: 'kept-as-text',
+      message: `${name} stays text: most of its cells are no numbers, ${resisting.length} of its ${countOf(texts.length, 'different text')} (${examples.join(', ')}${resisting.length > examples.length ? ' …' : ''}).`,
+      hint: 'Check the decimal mark and the thousands separator, or make a variable from its texts after the study is created.',
+      mends: [],
+    },
+  ];
 }
 
 function notNumbers(builder: ColumnBuilder, { name }: ImportColumn, settings: ImportSettings): ImportProblem[] {

@@ -1,5 +1,5 @@
 import { closeSync, openSync, readSync, writeFileSync } from 'node:fs';
-import type { Format, ImportPreview, ImportSettings } from '@ivlen/contract';
+import type { Format, ImportPreview, ImportProblem, ImportSettings } from '@ivlen/contract';
 import { DomainError } from '../errors/domain-error';
 import { type BlocksFile, openBlocksFile } from './column-blocks';
 import { detectFormat } from './formats/detect-format';
@@ -63,11 +63,35 @@ export async function readFile({ name, paths, settings, sheet, sheets, progress 
       },
     });
     writeFileSync(paths.dictionaries, dictionaries.map((texts) => JSON.stringify(texts)).join('\n'));
-    return { ...preview, sheets: told.sheets };
+    return { ...preview, sheets: told.sheets, problems: withSheets(preview.problems, told, sheet === null) };
   } finally {
     blocks?.close();
   }
 }
+
+/** Of a workbook with several sheets: which one is read, and where a table may be if not in this one. */
+function withSheets(
+  problems: readonly ImportProblem[],
+  { sheets, sheet }: { sheets: readonly string[]; sheet: string | null },
+  guessed: boolean,
+): ImportProblem[] {
+  const others = sheets.filter((name) => name !== sheet);
+  if (sheet === null || others.length === 0) return [...problems];
+  const named = others.map((name) => `“${name}”`).join(', ');
+  const told = problems.map((problem) =>
+    NO_TABLE.has(problem.code)
+      ? { ...problem, hint: `${problem.hint ?? ''} Or read another sheet than “${sheet}”: ${named}.`.trim() }
+      : problem,
+  );
+  if (!guessed) return told;
+  const message = `Of ${sheets.length} sheets “${sheet}” is read, the first that looks like a table; the others are ${named}.`;
+  const mends = others.slice(0, SHEETS_OFFERED).map((name) => ({ label: `Read “${name}”`, patch: { sheet: name } }));
+  return [...told, { severity: 'note', code: 'sheets', message, mends }];
+}
+
+/** What is said of a sheet that may be no table at all. */
+const NO_TABLE: ReadonlySet<string> = new Set(['no-rows', 'one-column', 'no-quantity', 'few-rows', 'nothing-kept']);
+const SHEETS_OFFERED = 3;
 
 async function asText(
   format: Format,

@@ -1,9 +1,10 @@
 import type { ImportColumn, ImportPreview, StudyState, Variable } from '@ivlen/contract';
 import { CHUNK_ROWS } from '../columns/chunk-codec';
-import { countOf, thousands } from '../phrases/phrases';
+import { countOf } from '../phrases/phrases';
 import type { NewStudy } from '../studies/create-study';
 import { FIRST_REVISION } from '../studies/first-revision';
 import { type ColumnBlocks, stretches } from './column-blocks';
+import { decisionsInWords } from './decisions-in-words';
 
 /** Where the values of a table that was read are. */
 export interface TableValues {
@@ -24,7 +25,10 @@ export function studyFromTable(name: string, { settings, rows, columns, fileName
   return {
     name,
     rowCount: rows,
-    summary: `Brought in from “${fileName}”: ${thousands(rows)} rows, ${countOf(stored.length, 'variable')}`,
+    summary: [
+      `Brought in from “${fileName}”: ${countOf(rows, 'row')}, ${countOf(stored.length, 'variable')}`,
+      ...decisionsInWords(settings, columns),
+    ].join('; '),
     state: newState(
       stored.map(({ variable }) => variable),
       fileName,

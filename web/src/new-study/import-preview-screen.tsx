@@ -4,6 +4,7 @@ import { type FormEvent, useState } from 'react';
 import { wasStopped } from '../api/use-job';
 import { ProgressLine } from '../controls/progress-line';
 import { MergePanel } from './merge-panel';
+import { PASTED_FILE } from './pasted-file';
 import { ProblemList } from './problem-list';
 import { ReadingSettings } from './reading-settings';
 import { TablePreview } from './table-preview';
@@ -19,7 +20,7 @@ interface ImportPreviewScreenProps {
 /** One screen for bringing a table in: how it is read on the left; name, problems and a preview on the right. */
 export function ImportPreviewScreen({ preview, destination }: ImportPreviewScreenProps) {
   const { correct, create, giveUp, job } = useImportActions(preview);
-  const [name, setName] = useState(() => nameFromFile(preview.fileName));
+  const [name, setName] = useState(() => proposedName(preview));
   const [problem, setProblem] = useState<string | null>(null);
   const stops = preview.problems.some(({ severity }) => severity === 'stops');
   const kept = preview.columns.filter(({ leftOut }) => !leftOut).length;
@@ -65,7 +66,7 @@ export function ImportPreviewScreen({ preview, destination }: ImportPreviewScree
                 <button type="button" className="button" onClick={() => giveUp.mutate()}>
                   Give up
                 </button>
-                <button type="submit" className="button-primary" disabled={stops || busy}>
+                <button type="submit" className="button-primary" disabled={stops || create.isPending}>
                   {create.isPending ? 'Creating …' : 'Create study'}
                 </button>
               </>
@@ -85,6 +86,17 @@ export function ImportPreviewScreen({ preview, destination }: ImportPreviewScree
     </main>
   );
 }
+
+/** After its file; of pasted cells, which have none, after the first columns. */
+function proposedName({ fileName, columns }: ImportPreview): string {
+  if (fileName !== PASTED_FILE) return nameFromFile(fileName);
+  const names = columns.filter(({ leftOut, kind }) => !leftOut && kind !== 'identifier').map(({ name }) => name);
+  const others = names.length - NAMED;
+  const listed = names.slice(0, NAMED).join(others > 0 ? ', ' : ' and ');
+  return `${listed}${others > 0 ? ` and ${others} more` : ''}`.slice(0, 120);
+}
+
+const NAMED = 2;
 
 function nameFromFile(fileName: string): string {
   return fileName

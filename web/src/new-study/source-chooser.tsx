@@ -2,6 +2,7 @@ import { ClipboardPaste, FileUp } from 'lucide-react';
 import { type DragEvent, useEffect, useRef, useState } from 'react';
 import { ProgressLine } from '../controls/progress-line';
 import { PasteDialog } from './paste-dialog';
+import { PASTED_FILE } from './pasted-file';
 import { useStartImport } from './use-start-import';
 
 const ACCEPTED =
@@ -13,7 +14,7 @@ export function SourceChooser() {
   const input = useRef<HTMLInputElement>(null);
   const [over, setOver] = useState(false);
   const [pasting, setPasting] = useState(false);
-  usePastedCells((text) => start('Pasted cells', new Blob([text])));
+  usePastedCells((text) => start(PASTED_FILE, new Blob([text])));
 
   const onDrop = (event: DragEvent) => {
     event.preventDefault();
@@ -68,7 +69,7 @@ export function SourceChooser() {
           <strong>{failure.name}:</strong> {failure.message} {failure.hint}
         </p>
       )}
-      {pasting && <PasteDialog onClose={() => setPasting(false)} onPaste={(text) => start('Pasted cells', new Blob([text]))} />}
+      {pasting && <PasteDialog onClose={() => setPasting(false)} onPaste={(text) => start(PASTED_FILE, new Blob([text]))} />}
     </div>
   );
 }

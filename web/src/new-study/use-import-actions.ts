@@ -22,6 +22,8 @@ export function useImportActions({ id }: ImportPreview) {
     },
   });
   const create = useMutation({
+    // A correction that is under way is read first, so that a click right after typing is not lost.
+    scope: { id: `import-${id}` },
     mutationFn: (name: string) =>
       job.run((options) => requestJob('/studies', studySchema, { method: 'POST', json: { importId: id, name }, ...options })),
     onSuccess: async (study) => {

@@ -16,7 +16,7 @@ interface ErrorCell {
 
 /**
  * Writes one sheet of a workbook as text.
- * @param wanted name of the sheet; the first one where it is null or gone
+ * @param wanted name of the sheet; the first one that looks like a table where it is null or gone
  * @throws {DomainError} 'unpacks-too-large', 'damaged-zip', 'no-workbook'
  */
 export async function workbookToText(
@@ -32,7 +32,7 @@ export async function workbookToText(
   );
   const files = sheetFiles(parts);
   const sheets = [...files.keys()];
-  const sheet = wanted !== null && files.has(wanted) ? wanted : sheets[0];
+  const sheet = wanted !== null && files.has(wanted) ? wanted : likeliestTable(files, parts);
   if (sheet === undefined) {
     throw new DomainError('no-workbook', 'The file is packed like a workbook, but holds no sheet.', {
       hint: 'Choose a workbook (.xlsx), or a CSV file.',
@@ -49,6 +49,34 @@ export async function workbookToText(
   for (const row of rows) text.row(Array.from(row, cellOf));
   text.close();
   return { sheets, sheet };
+}
+
+/** A table has numbers in more than one column and in several rows. */
+const FEWEST_NUMBERS = 6;
+
+/** The first sheet that holds numbers as a table does; of sheets without, the one with the most cells. */
+function likeliestTable(files: ReadonlyMap<string, string>, parts: ReadonlyMap<string, Uint8Array>): string | undefined {
+  const sizes = [...files].map(([name, file]) => ({ name, ...cellsIn(parts.get(file)) }));
+  const table = sizes.find(({ numbers, columns, rows }) => numbers >= FEWEST_NUMBERS && columns > 1 && rows > 2);
+  return (table ?? [...sizes].sort((a, b) => b.cells - a.cells)[0])?.name;
+}
+
+/** A look at the beginning of a sheet is enough. */
+const LETTERS_LOOKED_AT = 400_000;
+
+function cellsIn(sheet: Uint8Array | undefined): { cells: number; numbers: number; columns: number; rows: number } {
+  const text = textOf(sheet?.subarray(0, LETTERS_LOOKED_AT));
+  const [columns, rows] = [new Set<string>(), new Set<string>()];
+  let [cells, numbers] = [0, 0];
+  for (const [, head = '', body = ''] of text.matchAll(/<c\b([^>]*)>((?:(?!<\/c>)[\s\S])*)<\/c>/g)) {
+    cells++;
+    if (/\bt="(?!n")/.test(head) || !/<v>/.test(body)) continue;
+    numbers++;
+    const [, letters = '', row = ''] = /\br="([A-Z]+)(\d+)"/.exec(head) ?? [];
+    columns.add(letters);
+    rows.add(row);
+  }
+  return { cells, numbers, columns: columns.size, rows: rows.size };
 }
 
 /** Files of the sheets, by the names of the sheets, in their order. */

@@ -37,6 +37,29 @@ describe('the trail', () => {
     expect(trail.undo).toBe('depth: unit cm; decimals 1');
   });
 
+  it('tells in its first line how the table was read, and what was decided then', async () => {
+    const table = bytesOf(
+      'Survey of brooks\nsite;depth;taxa;crew\n;cm;;\nA1;12,5;9;x\nA2;11;999;y\nA3;15,5;10;x\nA4;<0,5;12;y\nMean;9,9;10,3;\n',
+    );
+    const { id } = await app.ask(importPreviewSchema, 'POST', '/imports?name=brooks.csv', table);
+    const patch = {
+      unitsRow: true,
+      foot: 1,
+      missingCodes: ['999'],
+      columns: { 1: { loose: true, limits: 'half' }, 2: { kind: 'continuous' }, 3: { leaveOut: true } },
+    };
+    await app.ask(importPreviewSchema, 'PATCH', `/imports/${id}`, patch);
+    const study = await app.ask(studySchema, 'POST', '/studies', { importId: id, name: 'Brooks' });
+    const [first] = (await trailOf(study)).decisions;
+    expect(first?.summary).toBe(
+      'Brought in from “brooks.csv”: 4 rows, 3 variables; cells apart by semicolons, decimal comma; 1 row above the names left out; a row of units; 1 row at the foot left out; “999” means missing; left out: crew; kinds set: taxa as continuous; numbers read out of texts: depth; depth: 1 cell tells a limit only (“<0,5” in row 4), read as half of it',
+    );
+    expect(study.state.variables[1]).toMatchObject({
+      unit: 'cm',
+      note: '1 cell tells a limit only (“<0,5” in row 4), read as half of it.',
+    });
+  });
+
   it('is undone and redone step by step; a new decision starts a branch, and the old one stays stored', async () => {
     const first = await makeStudy();
     const second = await change(first, 'v2', { unit: 'cm' });

@@ -1,10 +1,30 @@
-import type { ImportProblem } from '@ivlen/contract';
-import { render, screen } from '@testing-library/react';
+import type { ImportPreview, ImportProblem } from '@ivlen/contract';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
-import { expect, it, vi } from 'vitest';
+import { MemoryRouter } from 'react-router';
+import { afterEach, expect, it, vi } from 'vitest';
 import { ColumnHeader } from '../src/new-study/column-header';
+import { ImportPreviewScreen } from '../src/new-study/import-preview-screen';
 import { ProblemList } from '../src/new-study/problem-list';
 import { ReadingSettings } from '../src/new-study/reading-settings';
+
+const settings = {
+  encoding: 'utf-8' as const,
+  format: 'text' as const,
+  sheet: null,
+  unitsRow: false,
+  top: 0,
+  nameRows: 1,
+  foot: 0,
+  separator: ',' as const,
+  quotes: true,
+  decimal: '.' as const,
+  thousands: 'none' as const,
+  header: true,
+  missingCodes: ['NA'],
+  columns: {},
+};
 
 const column = {
   name: 'turbidity',
@@ -80,22 +100,6 @@ it('lists problems with their mends, the rest on demand', async () => {
 it('changes how the text is read', async () => {
   const onCorrect = vi.fn();
   const user = userEvent.setup();
-  const settings = {
-    encoding: 'utf-8' as const,
-    format: 'text' as const,
-    sheet: null,
-    unitsRow: false,
-    top: 0,
-    nameRows: 1,
-    foot: 0,
-    separator: ',' as const,
-    quotes: true,
-    decimal: '.' as const,
-    thousands: 'none' as const,
-    header: true,
-    missingCodes: ['NA'],
-    columns: {},
-  };
   render(<ReadingSettings settings={settings} sheets={[]} busy={false} onCorrect={onCorrect} />);
   await user.selectOptions(screen.getByRole('combobox', { name: 'Between cells' }), 'semicolon');
   expect(onCorrect).toHaveBeenLastCalledWith({ separator: ';' });
@@ -107,4 +111,60 @@ it('changes how the text is read', async () => {
   expect(onCorrect).toHaveBeenLastCalledWith({ missingCodes: [] });
   await user.type(screen.getByRole('textbox', { name: 'Another code for missing' }), '-99{Enter}');
   expect(onCorrect).toHaveBeenLastCalledWith({ missingCodes: ['NA', '-99'] });
+});
+
+const preview: ImportPreview = {
+  id: '7b1f0c4e-8f0e-4d7e-9a55-0d8c0e7e3a11',
+  fileName: 'brook_survey.csv',
+  bytes: 120,
+  settings,
+  sheets: [],
+  rows: 8,
+  columns: [column, { ...column, name: 'nitrate' }, { ...column, name: 'site', kind: 'identifier' }, { ...column, name: 'taxa' }],
+  head: [['1', '2', 'A', '3']],
+  problems: [],
+};
+
+function showScreen(of: ImportPreview) {
+  render(
+    <MemoryRouter>
+      <QueryClientProvider client={new QueryClient()}>
+        <ImportPreviewScreen preview={of} destination={null} />
+      </QueryClientProvider>
+    </MemoryRouter>,
+  );
+  return userEvent.setup();
+}
+afterEach(() => vi.unstubAllGlobals());
+
+it('proposes the name of the file; of pasted cells the names of their columns', () => {
+  showScreen(preview);
+  expect(screen.getByRole<HTMLInputElement>('textbox', { name: 'Name of the study' }).value).toBe('brook survey');
+  showScreen({ ...preview, fileName: 'Pasted cells' });
+  const [, second] = screen.getAllByRole<HTMLInputElement>('textbox', { name: 'Name of the study' });
+  expect(second?.value).toBe('turbidity, nitrate and 1 more');
+});
+
+it('a click on Create study right after typing a name is kept until the name is read', async () => {
+  const sent: string[] = [];
+  let answer = () => {};
+  const answered = new Promise<void>((resolve) => {
+    answer = resolve;
+  });
+  vi.stubGlobal('fetch', async (path: string, { method = 'GET' }: RequestInit = {}) => {
+    sent.push(`${method} ${path}`);
+    if (method === 'PATCH') {
+      await answered;
+      return new Response(JSON.stringify(preview));
+    }
+    return new Response(JSON.stringify({ error: { code: 'x', message: 'Enough for this test.' } }), { status: 400 });
+  });
+  const user = showScreen(preview);
+  const name = screen.getByRole('textbox', { name: 'Name of column 1' });
+  await user.clear(name);
+  await user.type(name, 'cloudiness');
+  await user.click(screen.getByRole('button', { name: 'Create study' }));
+  expect(sent).toEqual([`PATCH /api/imports/${preview.id}`]);
+  answer();
+  await waitFor(() => expect(sent).toEqual([`PATCH /api/imports/${preview.id}`, 'POST /api/studies']));
 });

@@ -46,6 +46,8 @@ export type Definition = z.infer<typeof definitionSchema>;
 /** One change of a study; each becomes a revision. */
 export const changeSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('edit-variable'), variable: id, patch: variablePatchSchema }),
+  /** A number or text means "missing" in some variables from now on. */
+  z.object({ type: z.literal('mean-missing'), code: z.string().trim().min(1).max(60), variables: z.array(id).min(1).max(1000) }),
   z.object({ type: z.literal('edit-study'), patch: studyEntryPatchSchema }),
   z.object({
     type: z.literal('edit-cells'),

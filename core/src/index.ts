@@ -74,6 +74,7 @@ export type {
   UndefinedBecause,
 } from './correlation/types';
 export { type BoxSummary, boxSummary } from './description/box-summary';
+export { codesApart } from './description/codes-apart';
 export { type ConcentrationEllipse, concentrationEllipse, type PairMoments } from './description/concentration-ellipse';
 export { type Density, type DensityOptions, density } from './description/density';
 export { type Description, describe } from './description/describe';
@@ -129,7 +130,6 @@ export {
   sampleSizeForCorrelation,
   smallestDetectable,
 } from './power/power';
-export { codesApart } from './description/codes-apart';
 export { type RankColumn, rankColumn } from './ranks/rank-column';
 export { createRanker, type Ranker } from './ranks/ranker';
 export { type BreuschPagan, breuschPagan } from './regression/breusch-pagan';

@@ -142,10 +142,30 @@ describe('suspicious values', () => {
     const skewed = Float64Array.from({ length: 200 }, () => Math.exp(1 + 1.1 * random.normal()));
     expect(decimalSlips(skewed)).toEqual([]);
     expect(suspiciousValues(skewed).length).toBeLessThan(4);
-    const slipped = Float64Array.of(...skewed.map((value) => Number(value.toPrecision(4))), 17290, 0.0001729);
+    const narrow = Float64Array.from({ length: 200 }, () => Math.exp(1 + 0.2 * random.normal()));
+    const slipped = Float64Array.of(...narrow.map((value) => Number(value.toPrecision(4))), 28.29, 0.2829, 282.9);
+    // One place only: what fits after two is far out, and no slip.
     expect(decimalSlips(slipped).map(({ row }) => row)).toEqual([200, 201]);
-    // The point moves in the digits: 17.29, not 17.290000000000003.
-    expect(decimalSlips(slipped)[0].suggestion).toBe(17.29);
+    expect(suspiciousValues(slipped).find(({ row }) => row === 202)?.reason).toBe('far-out');
+    // The point moves in the digits: 2.829, not 2.8290000000000002.
+    expect(decimalSlips(slipped)[0].suggestion).toBe(2.829);
+  });
+
+  it('whole numbers have no point that slips, and a slip comes to lie among the middle of the others', () => {
+    const ages = Float64Array.from({ length: 60 }, (_, i) => 20 + ((i * 7) % 40));
+    expect(suspiciousValues(Float64Array.of(...ages, 350)).map(({ reason }) => reason)).toEqual(['far-out']);
+    const lengths = ages.map((age) => age + 0.5);
+    expect(suspiciousValues(Float64Array.of(...lengths, 350)).map(({ reason }) => reason)).toEqual(['decimal-slip']);
+    // 1,985 would be 198.5: outside what the others are, so that no slip explains it.
+    expect(suspiciousValues(Float64Array.of(...lengths, 1985)).map(({ reason }) => reason)).toEqual(['far-out']);
+  });
+
+  it('far from all others is only what has an empty stretch of more than an interquartile range before it', () => {
+    const close = Float64Array.from({ length: 40 }, (_, i) => 10 + (i % 8) / 4);
+    // 14 is beyond the limit, with 13 on the way there, 1 behind the others and 1 before it: the range between the quartiles is 1.
+    expect(suspiciousValues(Float64Array.of(...close, 12.6, 13.4, 14.2, 15)).map(({ row }) => row)).toEqual([]);
+    expect(suspiciousValues(Float64Array.of(...close, 15, 15.2)).map(({ row }) => row)).toEqual([40, 41]);
+    expect(suspiciousValues(Float64Array.of(0.2, 0.5, 0.6, 0.4, 0.3, 0.5)).length).toBe(0);
   });
 
   it('what one row does to mean, SD and correlations is computed anew without it', () => {

@@ -26,6 +26,7 @@ describe('what is to check', () => {
     suspicions: [
       { type: 'value', reason: 'decimal-slip', variable: 'v1', row: 17, value: 74, suggestion: 7.4, effect },
       { type: 'value', reason: 'below-range', variable: 'v2', row: 3, value: -4, suggestion: null, effect },
+      { type: 'missing-code', variable: 'v1', value: -99, count: 3, rows: [8, 9, 20], also: ['v2'], effect },
       { type: 'duplicated-rows', rows: [4, 9, 12] },
       { type: 'constant', variable: 'v2', value: 3 },
       { type: 'repeated-identifier', variable: 'v3', values: 2, rows: 5 },
@@ -66,6 +67,32 @@ describe('what is to check', () => {
     expect(screen.getByText(/^7 more values lie far out/)).toBeTruthy();
     await user.click(within(line).getByRole('button', { name: 'row 17' }));
     expect(shown).toHaveBeenCalledWith(17);
+  });
+
+  it('a number that often means missing is asked about, for its variable and for others that hold it', async () => {
+    const { user, sent, shown } = open();
+    const line = within(await screen.findByRole('listitem', { name: 'nitrate, −99 in 3 rows' }));
+    expect(line.getByText(/and 2 more stands apart from all other values/)).toBeTruthy();
+    expect(line.getByRole('table', { name: 'nitrate with and without −99' })).toBeTruthy();
+    await user.click(line.getByRole('button', { name: 'row 8' }));
+    expect(shown).toHaveBeenCalledWith(8);
+    await user.click(line.getByRole('button', { name: '−99 means missing' }));
+    await user.click(line.getByRole('button', { name: 'In phosphate too' }));
+    await user.click(line.getByRole('button', { name: 'They are right' }));
+    await waitFor(() => expect(changes(sent)).toHaveLength(3));
+    expect(changes(sent).map((body) => (body as { change: object }).change)).toEqual([
+      { type: 'mean-missing', code: '-99', variables: ['v1'] },
+      { type: 'mean-missing', code: '-99', variables: ['v1', 'v2'] },
+      { type: 'accept-value', variable: 'v1', row: 8, value: -99 },
+    ]);
+  });
+
+  it('a single cell is made missing, its row kept', async () => {
+    const { user, sent } = open();
+    const line = within(await screen.findByRole('listitem', { name: 'nitrate in row 17' }));
+    await user.click(line.getByRole('button', { name: 'Make this cell missing' }));
+    await waitFor(() => expect(changes(sent)).toHaveLength(1));
+    expect(changes(sent)[0]).toMatchObject({ change: { type: 'edit-cells', variables: ['v1'], rows: [17], cells: [['']] } });
   });
 
   it('is answered by a correction, by setting the row aside, or by “it is right”, each with a reason', async () => {

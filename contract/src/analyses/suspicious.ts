@@ -22,6 +22,18 @@ export const suspicionSchema = z.discriminatedUnion('type', [
     suggestion: z.number().nullable(),
     effect: effectSchema,
   }),
+  /** A number that stands apart and often means "missing". */
+  z.object({
+    type: z.literal('missing-code'),
+    variable: variableIdSchema,
+    value: z.number(),
+    count: z.number().int(),
+    /** The first of the rows that hold it, from 1. */
+    rows: z.array(z.number().int()),
+    /** Other variables that hold it too, apart from their other values. */
+    also: z.array(variableIdSchema),
+    effect: effectSchema,
+  }),
   z.object({ type: z.literal('duplicated-rows'), rows: z.array(z.number().int()) }),
   z.object({ type: z.literal('constant'), variable: variableIdSchema, value: numberOrNullSchema }),
   z.object({ type: z.literal('repeated-identifier'), variable: variableIdSchema, values: z.number().int(), rows: z.number().int() }),

@@ -1,6 +1,6 @@
 import { pearson } from '../correlation/pearson';
 
-/** What one row does to a variable's mean, SD and correlations. */
+/** What one row, or some, do to a variable's mean, SD and correlations. */
 export interface EffectWithout {
   readonly mean: number;
   readonly sd: number;
@@ -11,17 +11,17 @@ export interface EffectWithout {
 }
 
 /**
- * A variable's mean and SD (divisor n − 1), and its correlations with others, with and without one row. Everything is
+ * A variable's mean and SD (divisor n − 1), and its correlations with others, with and without one row, or some. Everything is
  * computed anew without the row rather than corrected for it: the row may be so far out that it hides all other digits.
  * Missing values (NaN) are left out, pair by pair.
- * @param row of x, from 0
+ * @param rows of x, from 0: one, or several that are left out together
  *
  * @example
  * effectWithout(Float64Array.of(1, 2, 3, 40), 3, []).meanWithout; // 2
  */
-export function effectWithout(x: Float64Array, row: number, others: readonly Float64Array[]): EffectWithout {
+export function effectWithout(x: Float64Array, rows: number | readonly number[], others: readonly Float64Array[]): EffectWithout {
   const without = x.slice();
-  without[row] = Number.NaN;
+  for (const row of typeof rows === 'number' ? [rows] : rows) without[row] = Number.NaN;
   const [withIt, withoutIt] = [meanAndSd(x), meanAndSd(without)];
   return {
     mean: withIt.mean,

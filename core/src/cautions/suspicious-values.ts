@@ -15,17 +15,21 @@ export interface Suspicion {
   readonly modifiedZ: number;
 }
 
-/** Powers of ten by which a decimal point slips. */
-const SLIPS = [10, 100, 1000, 0.1, 0.01, 0.001];
+/** A decimal point slips by one place: further moves fit by chance too often. */
+const SLIPS = [10, 0.1];
+/** Where a value must come to lie by the move: the middle of all. */
+const BULK = [0.05, 0.95] as const;
 /** Interquartile ranges beyond the quartiles. */
 const [INNER_FENCE, OUTER_FENCE] = [1.5, 3];
+/** A value is far from all others only if somewhere between it and them so many interquartile ranges are empty. */
+const EMPTY_BETWEEN = 1;
 const MAD_TO_SD = 0.6745;
 const MEAN_DEVIATION_TO_SD = 1.253314;
 
 /**
- * Rows whose value could be a slip of the decimal point: beyond the outer fences, but within the inner ones after moving
- * the point by one to three places; the smallest move counts. Fences Tukey (1977) on type-7 quartiles, of the logarithms
- * where they are less skewed; missing values (NaN) are left out. An IQR of 0 finds nothing.
+ * Rows whose value could be a slip of the decimal point: beyond the outer fences, but within the inner ones and among the
+ * middle 90 % of the values after moving the point by one place. Fences Tukey (1977) on type-7 quartiles, of the logarithms where they are less skewed; missing
+ * values (NaN) are left out. Whole numbers have no point that could slip, and an IQR of 0 finds nothing.
  *
  * @example
  * decimalSlips(Float64Array.of(7.1, 7.3, 6.9, 7.4, 7.2, 7, 6.8, 7.1, 7.3, 74)); // [{ row: 9, value: 74, suggestion: 7.4 }]
@@ -42,8 +46,8 @@ export function decimalSlips(x: Float64Array): { row: number; value: number; sug
 
 /**
  * Values to look at, at most one reason for each: outside the stated range, a decimal slip, or far out (beyond the outer
- * fences, or |modified z|, Iglewicz & Hoaglin 1993, above `farOutLimit`), both of the logarithms where they are less skewed. Missing
- * values (NaN) are left out; a constant has none.
+ * fences, or |modified z|, Iglewicz & Hoaglin 1993, above `farOutLimit`, and apart from the others by a gap of more than an
+ * interquartile range), both of the logarithms where they are less skewed. Missing values (NaN) are left out; a constant has none.
  * @param options.low smallest possible value, if stated
  * @param options.high largest possible value, if stated
  *
@@ -59,7 +63,7 @@ export function suspiciousValues(x: Float64Array, { low, high }: { low?: number;
     const z = zOf(value, spread);
     const farOut = isFarOut(value, spread);
     const suggestion = farOut ? slipOf(value, spread) : null;
-    const reason = reasonFor(value, suggestion !== null, farOut || Math.abs(z) > limit);
+    const reason = reasonFor(value, suggestion !== null, (farOut || Math.abs(z) > limit) && isApart(value, spread));
     if (reason) found.push({ row, value, reason, suggestion, modifiedZ: z });
   });
   return found;
@@ -79,7 +83,7 @@ export function suspiciousValues(x: Float64Array, { low, high }: { low?: number;
  * modifiedZ(Float64Array.of(1, 2, 3, 4, 50)); // [-1.349, -0.6745, 0, 0.6745, 31.7015]
  */
 export function modifiedZ(x: Float64Array): Float64Array {
-  const spread = spreadOf(sortedValues(x), false);
+  const spread = spreadOf(sortedValues(x), false, true);
   return x.map((value) => zOf(value, spread));
 }
 
@@ -110,6 +114,11 @@ interface Spread {
   readonly mad: number;
   /** Mean absolute deviation from the median, for a MAD of 0. */
   readonly meanDeviation: number;
+  /** The middle of the values. */
+  readonly bulk: readonly [low: number, high: number];
+  /** From here on outwards values are apart from the others. */
+  readonly apart: readonly [low: number, high: number];
+  readonly wholeNumbers: boolean;
 }
 
 /**
@@ -118,19 +127,44 @@ interface Spread {
  */
 function judgeSpread(x: Float64Array): Spread {
   const sorted = sortedValues(x);
+  // A slipped value itself may have lost its decimals, the others not.
+  const whole = allWhole(sorted);
   if (sorted.length > 0 && sorted[0] > 0) {
     const logs = sorted.map(Math.log);
-    if (Math.abs(skewnessOf(logs)) < Math.abs(skewnessOf(sorted))) return spreadOf(logs, true);
+    if (Math.abs(skewnessOf(logs)) < Math.abs(skewnessOf(sorted))) return spreadOf(logs, true, whole);
   }
-  return spreadOf(sorted, false);
+  return spreadOf(sorted, false, whole);
 }
 
-function spreadOf(sorted: Float64Array, onLogs: boolean): Spread {
+function spreadOf(sorted: Float64Array, onLogs: boolean, wholeNumbers: boolean): Spread {
   const [q1, median, q3] = [0.25, 0.5, 0.75].map((p) => quantile(sorted, p));
   const mad = medianDeviation(sorted, median);
   let meanDeviation = 0;
   if (mad === 0) for (let i = 0; i < sorted.length; i++) meanDeviation += Math.abs(sorted[i] - median) / sorted.length;
-  return { n: sorted.length, onLogs, q1, median, q3, mad, meanDeviation };
+  return {
+    n: sorted.length,
+    onLogs,
+    q1,
+    median,
+    q3,
+    mad,
+    meanDeviation,
+    bulk: [quantile(sorted, BULK[0]), quantile(sorted, BULK[1])],
+    apart: [lastBeforeGap(sorted, -1, EMPTY_BETWEEN * (q3 - q1)), lastBeforeGap(sorted, 1, EMPTY_BETWEEN * (q3 - q1))],
+    wholeNumbers,
+  };
+}
+
+/** Going outwards from the middle: the first value behind a gap that is larger than some width; infinite if there is none. */
+function lastBeforeGap(sorted: Float64Array, direction: 1 | -1, width: number): number {
+  for (let i = sorted.length >> 1; i + direction >= 0 && i + direction < sorted.length; i += direction) {
+    if (Math.abs(sorted[i + direction] - sorted[i]) > width) return sorted[i + direction];
+  }
+  return direction * Number.POSITIVE_INFINITY;
+}
+
+function allWhole(values: Float64Array): boolean {
+  return values.every((value) => Number.isInteger(value));
 }
 
 /** Median absolute deviation of sorted values: walks outwards from the median, so that nothing is sorted again. */
@@ -174,6 +208,11 @@ function zOf(value: number, { onLogs, median, mad, meanDeviation }: Spread): num
   return meanDeviation > 0 ? deviation / (MEAN_DEVIATION_TO_SD * meanDeviation) : 0;
 }
 
+function isApart(value: number, { onLogs, apart: [low, high] }: Spread): boolean {
+  const judged = onLogs ? Math.log(value) : value;
+  return judged <= low || judged >= high;
+}
+
 function isFarOut(value: number, spread: Spread): boolean {
   return isBeyond(value, spread, OUTER_FENCE) && spread.q3 > spread.q1;
 }
@@ -183,11 +222,15 @@ function isBeyond(value: number, { onLogs, q1, q3 }: Spread, reach: number): boo
   return judged < q1 - reach * (q3 - q1) || judged > q3 + reach * (q3 - q1);
 }
 
-/** The value with its point moved as little as makes it fit, or null. */
+/** The value with its point moved by one place, if that makes it fit. */
 function slipOf(value: number, spread: Spread): number | null {
-  const fitting = SLIPS.map((factor) => moved(value, factor)).filter((moves) => !isBeyond(moves, spread, INNER_FENCE));
-  const distance = (moves: number) => Math.abs(Math.log10(Math.abs(moves / value)));
-  return fitting.sort((a, b) => distance(a) - distance(b))[0] ?? null;
+  if (spread.wholeNumbers) return null;
+  const [low, high] = spread.bulk;
+  const fits = (moves: number) => {
+    const judged = spread.onLogs ? Math.log(moves) : moves;
+    return judged >= low && judged <= high && !isBeyond(moves, spread, INNER_FENCE);
+  };
+  return SLIPS.map((factor) => moved(value, factor)).find(fits) ?? null;
 }
 
 /** Moves the point in the decimal digits, so that 17.29 becomes 1.729 without rounding noise. */

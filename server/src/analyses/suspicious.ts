@@ -1,7 +1,7 @@
 import { isQuantity, type Suspicion, type SuspiciousResult } from '@ivlen/contract';
-import { correlationMatrix, duplicatedRows, effectWithout, suspiciousValues } from '@ivlen/core';
+import { codesApart, correlationMatrix, duplicatedRows, type EffectWithout, effectWithout, suspiciousValues } from '@ivlen/core';
 import type { AnalysisModule } from './analysis';
-import { type AnalysisColumns, columnOf, type VariableFacts } from './analysis-columns';
+import { type AnalysisColumns, columnOf, rowNumber, type VariableFacts } from './analysis-columns';
 import { finiteOrNull } from './finite-or-null';
 
 const VALUES_LISTED = 100;
@@ -12,7 +12,14 @@ const FEWEST_LISTED = 20;
 const ROWS_FOR_PARTNERS = 20_000;
 const PARTNERS = 2;
 const GROUPS_LISTED = 20;
-const REASONS = ['below-range', 'above-range', 'decimal-slip', 'far-out'] as const;
+const CODE_ROWS_LISTED = 5;
+/** How likely an error is by its reason alone, in steps of a power of ten of how far out a value is. */
+const BY_REASON = { 'below-range': 3, 'above-range': 3, 'decimal-slip': 2, 'far-out': 0 } as const;
+/** A change of a coefficient by .1 weighs as much as a value ten times as far out. */
+const BY_COEFFICIENT = 10;
+/** A value nearer than this changes nothing worth a look, if no coefficient moves by more than `LEAST_MOVED` with it. */
+const NEAR = 6;
+const LEAST_MOVED = 0.01;
 
 type ValueSuspicion = Extract<Suspicion, { type: 'value' }>;
 
@@ -24,20 +31,69 @@ export const suspicious: AnalysisModule<'suspicious'> = {
 };
 
 function findSuspicious(columns: AnalysisColumns): SuspiciousResult {
-  const values = suspiciousCells(columns);
+  const codes = missingCodes(columns);
+  const isCode = new Set(codes.map(({ variable, value }) => `${variable} ${value}`));
+  const values = suspiciousCells(columns).filter(({ variable, value }) => !isCode.has(`${variable} ${value}`));
   const rows = columns.values[0]?.length ?? 0;
   const listed = values.slice(0, Math.min(VALUES_LISTED, Math.max(FEWEST_LISTED, Math.floor(ROWS_WORKED_THROUGH / Math.max(1, rows)))));
-  const partners = strongestPartners(columns, new Set(listed.map(({ variable }) => variable)));
+  const partners = strongestPartners(columns, new Set([...listed, ...codes].map(({ variable }) => variable)));
+  const partnersOf = (variable: string) => partners.get(variable) ?? [];
   return {
     kind: 'suspicious',
     suspicions: [
-      ...listed.map((found) => withEffect(found, columns, partners.get(found.variable) ?? [])),
+      // A code for missing is the likeliest error, and the one that does most harm.
+      ...codes.map(({ at, ...found }) => ({ ...found, effect: effectOf(found.variable, at, columns, partnersOf(found.variable)) })),
+      ...listed
+        .map(({ at, distance, ...found }) => ({
+          found,
+          distance,
+          effect: effectOf(found.variable, at, columns, partnersOf(found.variable)),
+        }))
+        .filter(({ found, distance, effect }) => found.reason !== 'far-out' || distance >= NEAR || moved(effect) >= LEAST_MOVED)
+        .sort((a, b) => weight(b) - weight(a))
+        .map(({ found, effect }) => ({ ...found, effect })),
       ...repeatedIdentifiers(columns),
       ...equalRows(columns),
       ...constants(columns),
     ],
     more: values.length - listed.length,
   };
+}
+
+type Effect = ValueSuspicion['effect'];
+
+/** By how far out a value is and by how much hangs on it. */
+function weight({ found, distance, effect }: { found: { reason: ValueSuspicion['reason'] }; distance: number; effect: Effect }): number {
+  return BY_REASON[found.reason] + Math.log10(1 + distance) + BY_COEFFICIENT * moved(effect);
+}
+
+/** By how much the coefficients move that a value is part of, the most of them. */
+function moved({ correlations }: Effect): number {
+  return Math.max(0, ...correlations.map(({ r, rWithout }) => Math.abs((r ?? 0) - (rWithout ?? 0))));
+}
+
+interface FoundCode extends Omit<Extract<Suspicion, { type: 'missing-code' }>, 'effect'> {
+  /** All its places among the rows in use. */
+  readonly at: readonly number[];
+}
+
+/** Numbers that stand apart in a variable and often mean "missing"; those found right in one of their rows are left out. */
+function missingCodes(columns: AnalysisColumns): FoundCode[] {
+  const accepted = new Set(columns.codebook.accepted.map(({ variable, value }) => `${variable} ${value}`));
+  const found = columns.codebook.variables.filter(isMeasuredQuantity).flatMap(({ id }): FoundCode[] => {
+    const values = columnOf(columns, id);
+    return codesApart(values)
+      .filter((code) => !accepted.has(`${id} ${code}`))
+      .map((code) => {
+        const at = Array.from(values.keys()).filter((place) => values[place] === code);
+        const rows = at.slice(0, CODE_ROWS_LISTED).map((place) => rowNumber(columns, place));
+        return { type: 'missing-code', variable: id, value: code, count: at.length, rows, also: [], at };
+      });
+  });
+  return found.map((code) => ({
+    ...code,
+    also: found.filter((other) => other !== code && other.value === code.value).map(({ variable }) => variable),
+  }));
 }
 
 interface FoundValue extends Omit<ValueSuspicion, 'effect'> {
@@ -54,13 +110,13 @@ function suspiciousCells(columns: AnalysisColumns): FoundValue[] {
       ...(validRange?.high == null ? {} : { high: validRange.high }),
     };
     return suspiciousValues(columnOf(columns, id), range).map(({ row: at, value, reason, suggestion, modifiedZ }): FoundValue => {
-      const row = (columns.rows?.[at] ?? at) + 1;
+      const row = rowNumber(columns, at);
       return { type: 'value', reason, variable: id, row, value, suggestion, at, distance: Math.abs(modifiedZ) };
     });
   });
   return found
     .filter(({ variable, row, value }) => !accepted.has(`${variable} ${row} ${value}`))
-    .sort((a, b) => REASONS.indexOf(a.reason) - REASONS.indexOf(b.reason) || b.distance - a.distance);
+    .sort((a, b) => BY_REASON[b.reason] - BY_REASON[a.reason] || b.distance - a.distance);
 }
 
 function isOfQuantity({ kind }: VariableFacts): boolean {
@@ -97,22 +153,22 @@ function thinned(column: Float64Array): Float64Array {
   return step <= 1 ? column : Float64Array.from({ length: Math.floor(column.length / step) }, (_, i) => column[i * step] ?? Number.NaN);
 }
 
-function withEffect({ at, distance, ...found }: FoundValue, columns: AnalysisColumns, partners: readonly string[]): ValueSuspicion {
+function effectOf(variable: string, at: number | readonly number[], columns: AnalysisColumns, partners: readonly string[]): Effect {
   const others = partners.map((id) => columnOf(columns, id));
-  const { mean, sd, meanWithout, sdWithout, correlations } = effectWithout(columnOf(columns, found.variable), at, others);
+  return asData(effectWithout(columnOf(columns, variable), at, others), partners);
+}
+
+function asData({ mean, sd, meanWithout, sdWithout, correlations }: EffectWithout, partners: readonly string[]): Effect {
   return {
-    ...found,
-    effect: {
-      mean: finiteOrNull(mean),
-      sd: finiteOrNull(sd),
-      meanWithout: finiteOrNull(meanWithout),
-      sdWithout: finiteOrNull(sdWithout),
-      correlations: correlations.map(({ r, rWithout }, i) => ({
-        with: partners[i] ?? '',
-        r: finiteOrNull(r),
-        rWithout: finiteOrNull(rWithout),
-      })),
-    },
+    mean: finiteOrNull(mean),
+    sd: finiteOrNull(sd),
+    meanWithout: finiteOrNull(meanWithout),
+    sdWithout: finiteOrNull(sdWithout),
+    correlations: correlations.map(({ r, rWithout }, i) => ({
+      with: partners[i] ?? '',
+      r: finiteOrNull(r),
+      rWithout: finiteOrNull(rWithout),
+    })),
   };
 }
 
@@ -135,7 +191,7 @@ function equalRows(columns: AnalysisColumns): Suspicion[] {
   if (measured.length < 2) return [];
   return duplicatedRows(measured)
     .slice(0, GROUPS_LISTED)
-    .map((group) => ({ type: 'duplicated-rows', rows: group.map((at) => (columns.rows?.[at] ?? at) + 1) }));
+    .map((group) => ({ type: 'duplicated-rows', rows: group.map((at) => rowNumber(columns, at)) }));
 }
 
 function constants(columns: AnalysisColumns): Suspicion[] {

@@ -2,7 +2,7 @@ import type { Change } from '@ivlen/contract';
 import type { AppliedChange, ChangeContext } from './applied-change';
 import { defineVariable, redefineVariable } from './derived-variables';
 import { editCells } from './edit-cells';
-import { editEntry, editVariable } from './edit-entries';
+import { editEntry, editVariable, meanMissing } from './edit-entries';
 import { keepSelection } from './keep-selection';
 import { setPairMethod } from './pair-methods';
 import { notePair } from './pair-notes';
@@ -21,6 +21,8 @@ export async function applyChange(context: ChangeContext, change: Change): Promi
       return editEntry(state, change.patch);
     case 'edit-variable':
       return editVariable(state, change.variable, change.patch, context.number);
+    case 'mean-missing':
+      return meanMissing(state, change, context.number);
     case 'edit-cells':
       return editCells(context, change);
     case 'set-aside':

@@ -1,4 +1,5 @@
-import { kindsFor, type StudyEntryPatch, type StudyState, type Variable, type VariablePatch } from '@ivlen/contract';
+import { type ChangeOf, kindsFor, type StudyEntryPatch, type StudyState, type Variable, type VariablePatch } from '@ivlen/contract';
+import { variableOf } from '../columns/columns';
 import { DomainError } from '../errors/domain-error';
 import { definedFields } from '../studies/defined-fields';
 import { type AppliedChange, nothingChanges } from './applied-change';
@@ -27,6 +28,23 @@ export function editVariable(state: StudyState, id: string, patch: VariablePatch
     kind: 'codebook',
     summary,
     state: { ...state, variables: state.variables.map((item) => (item === variable ? edited : item)) },
+  };
+}
+
+/** @throws {DomainError} a variable that the study does not have, or a code that all of them have already. */
+export function meanMissing(state: StudyState, { code, variables }: ChangeOf<'mean-missing'>, number: number): AppliedChange {
+  const changed = variables.map((id) => variableOf({ state }, id)).filter(({ missingCodes }) => !missingCodes.includes(code));
+  if (changed.length === 0) throw nothingChanges();
+  const ids = new Set(changed.map(({ id }) => id));
+  return {
+    kind: 'codebook',
+    summary: `${code.replace(/^-/, '−')} means missing in ${changed.map(({ name }) => name).join(', ')}`,
+    state: {
+      ...state,
+      variables: state.variables.map((item) =>
+        ids.has(item.id) ? { ...item, missingCodes: [...item.missingCodes, code], version: number } : item,
+      ),
+    },
   };
 }
 

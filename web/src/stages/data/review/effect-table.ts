@@ -7,8 +7,8 @@ import type { TableColumn, ValueTable } from '../../../tables/columns';
 export type ValueSuspicion = Extract<Suspicion, { type: 'value' }>;
 type Line = 'with it' | 'without';
 
-/** What a single value does to its variable, and to the correlations it is in. */
-export function effectTable(study: Study, variable: Variable, { row, effect }: ValueSuspicion): ValueTable<Line> {
+/** What some values do to their variable, and to the correlations it is in. */
+export function effectTable(study: Study, variable: Variable, effect: ValueSuspicion['effect'], caption: string): ValueTable<Line> {
   const nameOf = (id: string) => displayName(study.state.variables.find((item) => item.id === id) ?? { name: id });
   const measured = (value: number | null) => formatMeasured(value, effect.sdWithout, variable.decimals);
   const column = (
@@ -21,7 +21,7 @@ export function effectTable(study: Study, variable: Variable, { row, effect }: V
     return { name, shown: (line) => shown(of(line)), exact: of };
   };
   return {
-    caption: `${displayName(variable)} with and without row ${row}`,
+    caption,
     columns: [
       { name: '', nameInFile: 'computed', shown: (line) => line },
       column('mean', effect.mean, effect.meanWithout, measured),

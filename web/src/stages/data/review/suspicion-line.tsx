@@ -4,6 +4,7 @@ import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { displayName } from '../../../study/variable-name';
 import { ValueTableView } from '../../../tables/value-table-view';
+import { CodeLine } from './code-line';
 import { effectTable, type ValueSuspicion } from './effect-table';
 import { OneRowPer } from './one-row-per';
 
@@ -14,6 +15,7 @@ interface SuspicionLineProps {
 }
 
 export function SuspicionLine({ study, suspicion, onShowRow }: SuspicionLineProps) {
+  if (suspicion.type === 'missing-code') return <CodeLine study={study} suspicion={suspicion} onShowRow={onShowRow} />;
   if (suspicion.type === 'value') return <ValueLine study={study} suspicion={suspicion} onShowRow={onShowRow} />;
   return (
     <li className="flex items-baseline gap-4 py-3">
@@ -51,7 +53,10 @@ function ValueLine({ study, suspicion, onShowRow }: SuspicionLineProps & { suspi
         </button>{' '}
         {oddity(suspicion, variable)}
       </p>
-      <ValueTableView table={effectTable(study, variable, suspicion)} className="mt-1.5 text-[13px]" />
+      <ValueTableView
+        table={effectTable(study, variable, suspicion.effect, `${displayName(variable)} with and without row ${row}`)}
+        className="mt-1.5 text-[13px]"
+      />
       {!readOnly && (
         <div className="mt-2 flex flex-wrap items-center gap-2">
           <input
@@ -76,6 +81,14 @@ function ValueLine({ study, suspicion, onShowRow }: SuspicionLineProps & { suspi
             <>
               <button type="button" className="button py-0.5" onClick={() => setCorrecting(true)}>
                 Correct{suspicion.suggestion === null ? ' …' : ` to ${suspicion.suggestion} …`}
+              </button>
+              <button
+                type="button"
+                className="button py-0.5"
+                disabled={change.isPending}
+                onClick={() => answer({ type: 'edit-cells', variables: [variable.id], rows: [row], cells: [['']] })}
+              >
+                Make this cell missing
               </button>
               <button
                 type="button"
@@ -143,7 +156,7 @@ function oddity({ reason, suggestion }: ValueSuspicion, { validRange }: Variable
   }
 }
 
-function otherInWords(suspicion: Exclude<Suspicion, { type: 'value' }>, study: Study): string {
+function otherInWords(suspicion: Exclude<Suspicion, { type: 'value' | 'missing-code' }>, study: Study): string {
   if (suspicion.type === 'duplicated-rows') return `Rows ${suspicion.rows.join(', ')} are the same in every cell.`;
   const variable = study.state.variables.find(({ id }) => id === suspicion.variable);
   const name = variable ? displayName(variable) : '';

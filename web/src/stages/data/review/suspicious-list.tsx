@@ -40,5 +40,6 @@ export function SuspiciousList({ study, onShowRow }: { study: Study; onShowRow: 
 
 function keyOf(suspicion: Suspicion): string {
   if (suspicion.type === 'value') return `${suspicion.variable} ${suspicion.row}`;
+  if (suspicion.type === 'missing-code') return `${suspicion.variable} code ${suspicion.value}`;
   return suspicion.type === 'duplicated-rows' ? suspicion.rows.join(' ') : `${suspicion.type} ${suspicion.variable}`;
 }

@@ -5,8 +5,8 @@ import { methodSchema } from './methods';
 import { questionSchema } from './questions';
 import { namedSubsetSchema, subsetSchema } from './subsets';
 
-/** What a variable is, in the trade's words; only the first three can be correlated. */
-export const kindSchema = z.enum(['continuous', 'discrete', 'ordinal', 'nominal', 'identifier', 'date']);
+/** What a variable is, in the trade's words; only the first four can be correlated. */
+export const kindSchema = z.enum(['continuous', 'discrete', 'ordinal', 'two-valued', 'nominal', 'identifier', 'date']);
 export type Kind = z.infer<typeof kindSchema>;
 
 export const roleSchema = z.enum(['outcome', 'predictor', 'grouping']);
@@ -80,23 +80,40 @@ export function isQuantity({ kind }: Pick<Variable, 'kind'>): boolean {
   return QUANTITIES.has(kind);
 }
 
-/** Whether a coefficient can be computed from a variable at all: quantities, and orders stored as numbers. */
+/** Kinds whose values are groups. */
+const GROUPS: ReadonlySet<Kind> = new Set(['nominal', 'ordinal', 'two-valued']);
+
+/** Whether a variable's values make groups of the rows. */
+export function makesGroups({ kind, role }: Pick<Variable, 'kind' | 'role'>): boolean {
+  return GROUPS.has(kind) || role === 'grouping';
+}
+
+/** Whether a coefficient can be computed from a variable at all: quantities, and orders and two values stored as numbers. */
 export function canBeCorrelated({ kind, storage }: Pick<Variable, 'kind' | 'storage'>): boolean {
-  return storage === 'number' && (QUANTITIES.has(kind) || kind === 'ordinal');
+  return storage === 'number' && (QUANTITIES.has(kind) || kind === 'ordinal' || kind === 'two-valued');
 }
 
 /** Kinds that a variable can take, given how its cells are stored. */
 export function kindsFor(storage: Storage): readonly Kind[] {
-  if (storage === 'number') return ['continuous', 'discrete', 'ordinal', 'nominal', 'identifier'];
+  if (storage === 'number') return ['continuous', 'discrete', 'ordinal', 'two-valued', 'nominal', 'identifier'];
   return storage === 'day' ? ['date'] : ['nominal', 'identifier'];
 }
 
-/** The working set of a new study: its first twelve quantities. */
+const FIRST_TICKED = 12;
+
+/** The working set of a new study: its first twelve quantities; its orders too where it has hardly any. */
 export function firstWorkingSet(variables: readonly Variable[]): string[] {
+  const wanted = startsWithRanks(variables) ? canBeCorrelated : isQuantity;
   return variables
-    .filter(isQuantity)
-    .slice(0, 12)
+    .filter((variable) => wanted(variable) && variable.kind !== 'two-valued')
+    .slice(0, FIRST_TICKED)
     .map((variable) => variable.id);
+}
+
+/** Whether a new study holds orders rather than quantities, so that its coefficients are of ranks. */
+export function startsWithRanks(variables: readonly Pick<Variable, 'kind' | 'storage'>[]): boolean {
+  const orders = variables.filter((variable) => variable.kind === 'ordinal' && canBeCorrelated(variable)).length;
+  return variables.filter(isQuantity).length < 2 && orders > 1;
 }
 
 /** Own methods in the order in which they win where the two variables of a pair have different ones. */

@@ -74,3 +74,13 @@ it('a code found right is no longer asked about', async () => {
   const codes = (await toCheck(decided)).suspicions.flatMap((item) => (item.type === 'missing-code' ? [item.variable] : []));
   expect(codes).toEqual(['v1']);
 });
+
+it('a study of orders starts with them ticked, and with ranks', async () => {
+  const lines = ['q1,q2,q3', ...Array.from({ length: 30 }, (_, i) => `${1 + (i % 5)},${1 + ((i * 2) % 5)},${1 + ((i * 3) % 5)}`)];
+  const study = await bring(lines);
+  expect(study.state.variables.map(({ kind }) => kind)).toEqual(['ordinal', 'ordinal', 'ordinal']);
+  const settings = async (scope: string) =>
+    ((await (await app.send('GET', `/studies/${study.id}/settings/${scope}`)).json()) as { settings: object }).settings;
+  expect(await settings('working-set')).toEqual({ variables: ['v1', 'v2', 'v3'] });
+  expect(await settings('correlations')).toMatchObject({ methods: ['spearman'], alternative: 'two-sided' });
+});

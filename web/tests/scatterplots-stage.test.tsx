@@ -62,7 +62,7 @@ function open(more: Record<string, object> = {}, path = '/studies/x/scatterplots
     'GET /settings/working-set': { version: 1, settings: { variables: IDS } },
     'GET /settings/scatterplots': empty,
     'GET /settings/correlations': empty,
-    'GET /settings/grouping': empty,
+    'GET /settings/grouping': { version: 1, settings: { variable: 'v4' } },
     'GET /settings/shape': empty,
     'PUT /settings/scatterplots': { version: 1, settings: null },
     'PUT /settings/correlations': { version: 1, settings: null },

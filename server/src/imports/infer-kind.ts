@@ -25,7 +25,7 @@ const YEARS = { first: 1800, last: 2100 };
 /**
  * Infers what a column is. Numbers are continuous, or discrete where all are whole; a scale of 3 to 7 whole steps from
  * 0 or 1 is an order; whole numbers that never repeat and count the rows (from any number on, as years do not), or are called
- * an id, identify. Text that mostly does not repeat identifies, other text is nominal.
+ * an id, identify; two whole numbers alone are two-valued. Text that mostly does not repeat identifies, other text is nominal.
  */
 export function inferKind({ name, storage, present, distinct, min, max, integers, running }: ColumnNumbers): Kind {
   if (storage === 'day') return 'date';
@@ -35,6 +35,7 @@ export function inferKind({ name, storage, present, distinct, min, max, integers
   const years = min >= YEARS.first && max <= YEARS.last;
   if (counts && (min === 0 || min === 1 || (running && !years)) && present >= FEWEST_FOR_ORDER) return 'identifier';
   if (distinct === present && present > 2 && IDENTIFIER_NAME.test(name)) return 'identifier';
+  if (distinct === 2 && present >= FEWEST_FOR_ORDER) return 'two-valued';
   const isScale = (min === 0 || min === 1) && distinct === max - min + 1 && distinct >= 3 && distinct <= LONGEST_SCALE;
   return isScale && present >= FEWEST_FOR_ORDER ? 'ordinal' : 'discrete';
 }

@@ -147,7 +147,7 @@ function wholeTableChecks(
       hint: 'Take at least one back in.',
       mends: [],
     });
-  } else if (!kept.some(isQuantity) && !kept.some((column) => column.kind === 'ordinal')) {
+  } else if (!kept.some(isQuantity) && !kept.some((column) => column.kind === 'ordinal' || column.kind === 'two-valued')) {
     problems.push({
       severity: 'check',
       code: 'no-quantity',

@@ -1,5 +1,13 @@
 import { randomUUID } from 'node:crypto';
-import { type Decision, firstWorkingSet, type Settings, type SettingsScope, type StudyState } from '@ivlen/contract';
+import {
+  correlationSettingsSchema,
+  type Decision,
+  firstWorkingSet,
+  type Settings,
+  type SettingsScope,
+  type StudyState,
+  startsWithRanks,
+} from '@ivlen/contract';
 import { insertColumn, type NewColumn } from '../columns/column-repository';
 import type { Connection, Database } from '../database/connect';
 import { insertSettings } from '../settings/settings-repository';
@@ -42,7 +50,11 @@ export async function createStudy(database: Database, study: NewStudy, { onStore
       ...(study.earlier ? { figures: { earlier: study.earlier } } : {}),
     });
     for (const column of study.columns) await insertColumn(db, { study: id, revision: FIRST_REVISION }, column, onStored);
-    const settings: Settings = { 'working-set': { variables: firstWorkingSet(study.state.variables) }, ...study.settings };
+    const settings: Settings = {
+      'working-set': { variables: firstWorkingSet(study.state.variables) },
+      ...(startsWithRanks(study.state.variables) ? { correlations: correlationSettingsSchema.parse({ methods: ['spearman'] }) } : {}),
+      ...study.settings,
+    };
     for (const [scope, value] of Object.entries(settings)) await insertSettings(db, id, scope as SettingsScope, value);
     await alongside?.(db);
   });

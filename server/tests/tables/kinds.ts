@@ -26,4 +26,7 @@ export const KIND_CASES: readonly MessyTable[] = [
     'count',
     'discrete',
   ),
+  kind('yes and no as 1 and 0', column('treated', [1, 0, 0, 1, 1, 0, 1, 0, 0, 1, 1]), 'treated', 'two-valued'),
+  kind('one and two', column('sex', [1, 2, 2, 1, 1, 2, 1, 2, 2, 1, 1]), 'sex', 'two-valued'),
+  kind('three steps are an order', column('grade', [1, 2, 3, 1, 1, 2, 3, 2, 2, 1, 1]), 'grade', 'ordinal'),
 ];

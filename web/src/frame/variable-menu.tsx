@@ -9,6 +9,7 @@ const WORDS: Readonly<Record<Kind, string>> = {
   continuous: 'continuous: measured amounts',
   discrete: 'discrete: counts',
   ordinal: 'ordinal: an order of steps',
+  'two-valued': 'two-valued: yes or no, one or two',
   nominal: 'nominal: categories',
   identifier: 'identifier: names the rows',
   date: 'date',

@@ -50,7 +50,7 @@ export const VariableRow = memo(function VariableRow({ study, variable, summary,
           </span>
         </Hint>
       </label>
-      {variable.kind === 'ordinal' && <span className="text-[12px] text-muted">ordinal</span>}
+      {(variable.kind === 'ordinal' || variable.kind === 'two-valued') && <span className="text-[12px] text-muted">{variable.kind}</span>}
       <span className="shrink-0 text-[12px] text-muted">{variable.unit}</span>
       {role && (
         <Hint text={role[1]}>

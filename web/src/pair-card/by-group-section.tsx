@@ -1,10 +1,10 @@
-import type { ByGroupResult } from '@ivlen/contract';
+import type { ByGroupResult, Variable } from '@ivlen/contract';
 import { COEFFICIENTS, formatCoefficient, formatFixed, formatInterval, formatP, formatPRelation } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../api/queries';
 import { FailureNotice } from '../controls/failure-notice';
 import { Skeleton } from '../controls/skeleton';
-import { useGrouping, useGroups } from '../settings/use-grouping';
+import { type Grouping, useGrouping, useGroups } from '../settings/use-grouping';
 import { displayName } from '../study/variable-name';
 import type { TableColumn, ValueTable } from '../tables/columns';
 import { intervalColumns } from '../tables/interval-columns';
@@ -46,8 +46,14 @@ export function ByGroupSection(context: PairContext) {
     ...analysisQuery(study.id, study.head, { kind: 'by-group', ...pairOf(context), by: by?.id ?? '', method, alternative, level }),
     enabled: usable && groups !== null,
   });
-  if (grouping && !usable)
-    return <p>{by ? `${displayName(by)} is of the pair itself.` : 'No variable makes groups.'} Choose a nominal or ordinal one.</p>;
+  if (grouping && !usable) {
+    return (
+      <>
+        <p>{whyNoGroups(by, grouping)}</p>
+        {grouping.candidates.length > 0 && <GroupChoice grouping={grouping} />}
+      </>
+    );
+  }
   if (groups === null) return <p>{by && displayName(by)} has too many groups.</p>;
   if (error) return <FailureNotice error={error} />;
   if (!data || !groups || !grouping || !by) return <Skeleton label="Computing the groups" className="h-32" />;
@@ -65,20 +71,7 @@ export function ByGroupSection(context: PairContext) {
   };
   return (
     <div data-testid="by-group">
-      <label className="mb-1 inline-flex items-center gap-1 text-[13px] text-muted">
-        Groups of
-        <select
-          className="rounded border border-transparent bg-transparent py-0.5 text-accent hover:border-edge"
-          value={by.id}
-          onChange={(event) => grouping.choose(event.target.value)}
-        >
-          {grouping.candidates.map((variable) => (
-            <option key={variable.id} value={variable.id} className="bg-surface text-ink">
-              {displayName(variable)}
-            </option>
-          ))}
-        </select>
-      </label>
+      <GroupChoice grouping={grouping} />
       <ValueTableView table={table} className="w-full text-[13px]" />
       <p className="mt-2 text-[13px]">
         {data.reversed && <strong>The sign reverses inside the groups. </strong>}
@@ -94,5 +87,31 @@ export function ByGroupSection(context: PairContext) {
           'Skewed variables make equal groups seem to differ: where the shape is marked, compare ρ.'}
       </p>
     </div>
+  );
+}
+
+function whyNoGroups(by: Variable | null, { candidates }: Grouping): string {
+  if (by) return `${displayName(by)} is of the pair itself. Choose another variable.`;
+  if (candidates.length === 0) return 'No variable makes groups: none is nominal, ordinal or two-valued.';
+  return 'No grouping variable is chosen.';
+}
+
+function GroupChoice({ grouping: { by, candidates, choose } }: { grouping: Grouping }) {
+  return (
+    <label className="mb-1 inline-flex items-center gap-1 text-[13px] text-muted">
+      Groups of
+      <select
+        className="rounded border border-transparent bg-transparent py-0.5 text-accent hover:border-edge"
+        value={by?.id ?? ''}
+        onChange={(event) => choose(event.target.value)}
+      >
+        {!by && <option value="">choose a variable</option>}
+        {candidates.map((variable) => (
+          <option key={variable.id} value={variable.id} className="bg-surface text-ink">
+            {displayName(variable)}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }

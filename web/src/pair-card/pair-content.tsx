@@ -1,4 +1,5 @@
 import { type CorrelationSettings, type PairResult, pairKey, type Study, type Variable } from '@ivlen/contract';
+import { COEFFICIENTS } from '@ivlen/core';
 import { Section } from '../controls/section';
 import { displayName } from '../study/variable-name';
 import { ByGroupSection } from './by-group-section';
@@ -36,6 +37,7 @@ export function PairSummary({ context, variables, result }: Omit<PairContentProp
         settings={settings}
         adjustedP={context.adjustedP}
       />
+      <TwoValuedNote pair={pair} ofRanks={COEFFICIENTS[method].ofRanks} />
       <PairSentence
         pair={pair}
         result={result}
@@ -89,6 +91,20 @@ export function PairSections({ context, variables, result, second }: PairContent
         {() => <PairNote key={key} study={study} pair={pair} />}
       </Section>
     </div>
+  );
+}
+
+/** What r is called where a variable has two values only. */
+function TwoValuedNote({ pair: { x, y }, ofRanks }: { pair: Pair; ofRanks: boolean }) {
+  const twoValued = [x, y].filter(({ kind }) => kind === 'two-valued').map(displayName);
+  const [only] = twoValued;
+  if (ofRanks || !only) return null;
+  return (
+    <p className="mt-1 text-[13px] text-muted">
+      {twoValued.length === 2
+        ? 'Both have two values: r between them is the coefficient φ.'
+        : `${only} has two values: r is the point-biserial correlation.`}
+    </p>
   );
 }
 

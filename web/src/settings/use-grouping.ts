@@ -1,7 +1,7 @@
-import type { Study, Variable } from '@ivlen/contract';
+import { makesGroups, type Study, type SummaryResult, type Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { categoriesQuery } from '../api/queries';
+import { analysisQuery, categoriesQuery } from '../api/queries';
 import { useSettings } from './use-settings';
 
 export interface Group {
@@ -11,7 +11,7 @@ export interface Group {
 }
 
 export interface Grouping {
-  /** The variable whose groups are compared; null where the study has none that makes groups. */
+  /** The variable whose groups are compared; null where none was chosen, and none is fit to begin with. */
   readonly by: Variable | null;
   /** Those that make groups. */
   readonly candidates: readonly Variable[];
@@ -22,23 +22,27 @@ export interface Grouping {
 export function useGrouping(study: Study): Grouping | undefined {
   const { variables } = study.state;
   const candidates = useMemo(() => variables.filter(makesGroups), [variables]);
-  const first = candidates.find(({ role }) => role === 'grouping') ?? candidates[0];
-  const defaults = useMemo(() => ({ variable: first?.id ?? null }), [first]);
-  const { settings, change } = useSettings(study.id, 'grouping', defaults);
-  return useMemo(
-    () =>
-      settings && {
-        by: candidates.find(({ id }) => id === settings.variable) ?? first ?? null,
-        candidates,
-        choose: (variable) => change({ variable }),
-      },
-    [settings, candidates, first, change],
-  );
+  const { settings, change } = useSettings(study.id, 'grouping', NOTHING_CHOSEN);
+  const { data: summary } = useQuery(analysisQuery(study.id, study.head, { kind: 'summary' }));
+  return useMemo(() => {
+    if (!settings) return undefined;
+    const chosen = candidates.find(({ id }) => id === settings.variable);
+    if (!chosen && !summary) return undefined;
+    return { by: chosen ?? firstGrouping(candidates, summary), candidates, choose: (variable) => change({ variable }) };
+  }, [settings, candidates, summary, change]);
 }
 
-/** Whether a variable's values are groups. */
-export function makesGroups({ kind, role }: Variable): boolean {
-  return kind === 'nominal' || kind === 'ordinal' || role === 'grouping';
+const NOTHING_CHOSEN = { variable: null };
+/** Groups that a study begins with: not more, and of so many rows on the average. */
+const [MOST_GROUPS, FEWEST_ROWS] = [12, 5];
+
+/** The variable said to be one, or else the first nominal one with a few groups of enough rows; null if there is none. */
+export function firstGrouping(candidates: readonly Variable[], summary: SummaryResult | undefined): Variable | null {
+  const fits = ({ id, kind }: Variable) => {
+    const { n = 0, distinct = 0 } = summary?.variables.find((item) => item.id === id) ?? {};
+    return kind === 'nominal' && distinct !== null && distinct > 1 && distinct <= MOST_GROUPS && n >= FEWEST_ROWS * distinct;
+  };
+  return candidates.find(({ role }) => role === 'grouping') ?? candidates.find(fits) ?? null;
 }
 
 /** The groups of a variable, by the labels of the codebook; undefined while they load, null where there are too many to list. */

@@ -85,6 +85,8 @@ export function consequence(before: Kind, after: string): string | null {
       return 'An identifier has no correlation: it leaves the matrix.';
     case 'ordinal':
       return 'An order is correlated by rank methods; Pearson’s r takes its steps as equal, which is then said.';
+    case 'two-valued':
+      return 'Two values are correlated when ticked (r is then point-biserial, or φ between two such), and can tell groups apart.';
     case 'continuous':
     case 'discrete':
       return before === 'nominal' || before === 'identifier' ? 'It can be correlated: tick it on the left.' : null;

@@ -1,4 +1,4 @@
-import type { Rule, Study, Variable } from '@ivlen/contract';
+import { makesGroups, type Rule, type Study, type Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { categoriesQuery } from '../../../api/queries';
@@ -55,7 +55,7 @@ export function RuleEditor({ study, rule, onChange, onRemove }: RuleEditorProps)
 export function newRule(study: Study, id: string): Rule {
   const variable = study.state.variables.find((item) => item.id === id);
   if (!variable) return { type: 'rows', from: 1, to: study.rows, not: false };
-  if (variable.storage === 'code' || variable.kind === 'nominal' || variable.kind === 'ordinal') {
+  if (variable.storage === 'code' || makesGroups(variable)) {
     return { type: 'one-of', variable: id, values: [], not: false };
   }
   return { type: 'between', variable: id, low: null, high: null, not: false };

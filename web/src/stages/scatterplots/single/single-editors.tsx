@@ -1,9 +1,7 @@
-import type { SinglePlotSettings, Variable } from '@ivlen/contract';
-import { canBeCorrelated } from '@ivlen/contract';
+import { canBeCorrelated, makesGroups, type SinglePlotSettings, type Variable } from '@ivlen/contract';
 import { CheckList } from '../../../methods-line/check-list';
 import type { Editors } from '../../../methods-line/methods-parts';
 import { OptionList } from '../../../methods-line/option-list';
-import { makesGroups } from '../../../settings/use-grouping';
 import { axisLabel, displayName } from '../../../study/variable-name';
 import { ellipseInWords, overlayOptions, overlaysOn, withOverlays } from '../panel-words';
 import type { SingleChoice, SingleFacts } from './sentence';

@@ -1,10 +1,10 @@
-import type { CorrelationSettings, SinglePlotSettings, Study, Variable } from '@ivlen/contract';
+import { type CorrelationSettings, makesGroups, type SinglePlotSettings, type Study, type Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { analysisQuery } from '../../../api/queries';
 import { completeForOf } from '../../../coefficients/requests';
 import { MOST_GROUPS } from '../../../figures/group-styles';
-import { makesGroups, useGroups } from '../../../settings/use-grouping';
+import { useGroups } from '../../../settings/use-grouping';
 import { usedRows } from '../../../study/used-rows';
 import { MOST_SHAPED } from '../plotting/plotter';
 import { useAxes, useFits, useMarginals } from '../use-panel-values';

@@ -31,7 +31,9 @@ export function looksLikeUnits(rows: readonly (readonly string[])[], readNumber:
   const over = first.filter((_, i) => numeric[i]).map((cell) => cell.trim());
   if (over.length === 0 || over.some(isNumber)) return false;
   const short = over.filter(isShortWord);
-  return short.length > over.length / 2 && (short.length > 1 || areUnits(short));
+  // A row of nothing but units may have one for a few columns only.
+  const nothingElse = first.every((cell, i) => cell.trim() === '' || (numeric[i] && isShortWord(cell)));
+  return (short.length > over.length / 2 || (nothingElse && short.length > 0)) && (short.length > 1 || areUnits(short));
 }
 
 /** A word or two without digits that begin it, and no code for missing. */

@@ -34,6 +34,14 @@ export const UNITS: readonly MessyTable[] = [
     columns: { Depth: { unit: 'cm' }, load: { unit: 'kN' }, Yield: { unit: 'kg' }, 'score (mean)': { unit: null } },
   },
   {
+    name: 'a unit over one of several columns, in a row of its own',
+    text: `site\tlength\tweight\n\t\tkg\n${DATA.map((cells) => cells.join('\t')).join('\n')}\n`,
+    told: { 'units-row': 'holds units: “kg”' },
+    mends: ['units-row'],
+    rows: 4,
+    columns: { weight: { unit: 'kg' }, length: { unit: null } },
+  },
+  {
     name: 'a missing value in the first row is no unit',
     text: under('site\tlength\tweight', 'elm\tNA\t15'),
     told: {},

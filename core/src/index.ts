@@ -3,7 +3,7 @@ export { duplicatedRows } from './cautions/duplicated-rows';
 export { type EffectWithout, effectWithout } from './cautions/effect-without';
 export { type GroupDisagreement, groupDisagreement } from './cautions/group-disagreement';
 export { fanShape, fittedParabola, isMonotone, type Linearity, linearity } from './cautions/linearity';
-export { type AdvisedVariable, adviseMethod, type MethodAdvice } from './cautions/method-advice';
+export { type AdvisedPair, type AdvisedVariable, adviseMethod, type MethodAdvice } from './cautions/method-advice';
 export {
   type Caution,
   type CautionCode,
@@ -89,7 +89,7 @@ export {
   formatP,
   formatPRelation,
 } from './display/format-numbers';
-export { type JointP, type JointVerdict, jointVerdict } from './display/joint-verdict';
+export { type JointP, type JointVerdict, jointVerdict, type OtherJointTest } from './display/joint-verdict';
 export { type NamedVariable, pairSentence } from './display/pair-sentence';
 export { patternSentence, type ShapeStatistics, type ShapeVerdict, shapeVerdict } from './display/shape-verdict';
 export { countMarks } from './display/significance-marks';

@@ -2,23 +2,50 @@ import { adviseMethod, deviationsGivenOthers, jointVerdict, linearModel, mahalan
 import { describe, expect, it } from 'vitest';
 
 describe('advice on the method', () => {
-  const plain = { name: 'nitrate', shape: null, ordinal: false };
-  it.each([
-    [plain, { ...plain, name: 'depth' }, 'pearson', 'Neither shape is marked, and r says most of a straight relation.'],
+  const plain = { name: 'PH', shape: null, ordinal: false };
+  const other = { ...plain, name: 'Co2' };
+  const skewed = { ...plain, shape: 'skewed to the right' };
+  it.each<[string, Parameters<typeof adviseMethod>, string, string]>([
+    ['nothing speaks against r', [plain, other], 'pearson', 'Neither shape is marked, and r says most of a straight relation.'],
     [
-      { ...plain, shape: 'skewed to the right' },
-      { ...plain, name: 'depth', shape: 'heavy-tailed' },
+      'shape, in names as they are given',
+      [skewed, { ...other, shape: 'heavy-tailed' }],
       'spearman',
-      'Nitrate is skewed to the right, and depth is heavy-tailed; ranks do not mind.',
+      'Ranks do not mind that PH is skewed to the right, and that Co2 is heavy-tailed.',
     ],
     [
-      { ...plain, shape: 'skewed to the right' },
-      { ...plain, name: 'bank condition', ordinal: true },
+      'an order, before shape',
+      [skewed, { ...other, ordinal: true }],
       'kendall',
-      'Bank condition is ordinal: the steps between values need not be equal, and there are ties.',
+      'The steps between the values of Co2 need not be equal, and there are ties.',
     ],
-  ] as const)('%#: follows order, then shape, and says why', (x, y, method, because) => {
-    expect(adviseMethod(x, y)).toEqual({ method, because });
+    [
+      'Shapiro–Wilk below 50 rows',
+      [{ ...plain, shapiroWilkP: 0.05 }, other, { n: 49 }],
+      'spearman',
+      'Shapiro–Wilk rejects normality of PH (p = .050), and at n = 49 nothing averages that out.',
+    ],
+    ['Shapiro–Wilk at 50 rows', [{ ...plain, shapiroWilkP: 0.0004 }, other, { n: 50 }], 'pearson', 'Neither'],
+    ['Shapiro–Wilk that does not reject', [{ ...plain, shapiroWilkP: 0.0501 }, other, { n: 12 }], 'pearson', 'Neither'],
+    ['Shapiro–Wilk before few values', [{ ...plain, shapiroWilkP: 0.01, distinct: 3 }, other, { n: 12 }], 'spearman', 'Shapiro–Wilk'],
+    ['seven different values', [plain, { ...other, distinct: 7 }], 'kendall', 'Many ties: Co2 has 7 different values.'],
+    ['eight different values', [plain, { ...other, distinct: 8 }], 'pearson', 'Neither'],
+    ['few values before disagreement', [plain, { ...other, distinct: 7 }, { disagree: true }], 'kendall', 'Many ties'],
+    ['r and ρ that differ', [plain, other, { disagree: true, oneRow: true }], 'spearman', 'Pearson’s r and Spearman’s ρ differ here'],
+    ['one row', [plain, other, { oneRow: true }], 'spearman', 'One row carries r'],
+  ])('%s', (_, given, method, because) => {
+    const advice = adviseMethod(...given);
+    expect(advice.method).toBe(method);
+    expect(advice.because).toContain(because);
+  });
+
+  it('names τ beside ρ, with what speaks for it at this size', () => {
+    expect(adviseMethod(skewed, other, { n: 60 }).also).toEqual({
+      method: 'kendall',
+      because: 'its p is exact for so few rows without ties',
+    });
+    expect(adviseMethod(skewed, other, { n: 61 }).also).toEqual({ method: 'kendall', because: 'its interval counts ties' });
+    expect([adviseMethod(plain, other).also, adviseMethod(plain, { ...other, ordinal: true }).also]).toEqual([null, null]);
   });
 });
 
@@ -43,6 +70,25 @@ describe('the joint verdict', () => {
     [{ pValue: Number.NaN, log10P: Number.NaN, n: 3 }, [], 'The test has no p here.', null],
   ] as const)('%#', (figures, without, words, leading) => {
     expect(jointVerdict(figures, without, options)).toMatchObject({ words, leading });
+  });
+
+  it('names its test, and those that decide otherwise', () => {
+    const kept = { ...p(0.2), n: 80 };
+    const test = 'Mardia';
+    const others = (...values: number[]) => values.map((pValue, i) => ({ name: ['Henze–Zirkler', 'Doornik–Hansen'][i] ?? '', pValue }));
+    const words = (of: typeof kept, without: readonly { pValue: number; log10P: number }[], ...values: number[]) =>
+      jointVerdict(of, without, { ...options, test, others: others(...values) }).words;
+    expect(words(kept, [], 0.3, 0.051)).toBe('No departure from joint normality detected by Mardia.');
+    expect(words(kept, [], 0.3, 0.05)).toBe(
+      'No departure from joint normality detected by Mardia; but Doornik–Hansen rejects joint normality.',
+    );
+    expect(words(kept, [], 0.01, 0.02)).toBe(
+      'No departure from joint normality detected by Mardia; but Henze–Zirkler and Doornik–Hansen reject joint normality.',
+    );
+    expect(words(all, [p(1e-8), p(0.3), p(1e-7)], 0.2, Number.NaN)).toBe(
+      'Joint normality is rejected by Mardia because of depth: without it no departure is detected; but Henze–Zirkler detects none.',
+    );
+    expect(words({ pValue: Number.NaN, log10P: Number.NaN, n: 3 }, [], 0.01)).toBe('The test has no p here.');
   });
 
   it('tells apart p-values too small to be numbers', () => {
@@ -104,7 +150,7 @@ describe('the sentence of a rank coefficient', () => {
 
   it('has degrees of freedom only where p is by t, and no share of variance', () => {
     expect(pairSentence(test({}), x, y, 0.05)).toBe(
-      'Nitrate and mayfly taxa were negatively associated, ρ(234) = −.51, 95 % CI [−.60, −.41], p < .001 (large): higher nitrate goes with lower mayfly taxa.',
+      'There was a negative association of nitrate with mayfly taxa, ρ(234) = −.51, 95 % CI [−.60, −.41], p < .001 (large): higher nitrate goes with lower mayfly taxa.',
     );
     expect(pairSentence(test({ n: 9, pMethod: 'exact', pValue: 0.02, interval: null }), x, y, 0.05)).toContain(
       'ρ = −.51, n = 9, p = .020, exact (large)',

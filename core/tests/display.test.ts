@@ -70,7 +70,7 @@ describe('the result sentence', () => {
     const y = Float64Array.of(9, 8, 8, 6, 7, 3, 4, 1);
     const sentence = pairSentence(pearson(x, y), nitrate, taxa, 0.05);
     expect(sentence).toBe(
-      'Nitrate and mayfly taxa were negatively associated, r(6) = −.93, 95 % CI [−.99, −.66], p < .001 ' +
+      'There was a negative association of nitrate with mayfly taxa, r(6) = −.93, 95 % CI [−.99, −.66], p < .001 ' +
         '(large; 87 % of variance shared): higher nitrate goes with lower mayfly taxa (high values mean cleaner water).',
     );
   });
@@ -92,9 +92,7 @@ describe('the result sentence', () => {
     const z = Float64Array.of(2, 1, 4, 3, 6, 5, 8, 7);
     const y = Float64Array.of(9, 8, 8, 6, 5, 5, 2, 3);
     const sentence = pairSentence(partialCorrelation(x, y, [z], { method: 'pearson' }), nitrate, taxa, 0.05, { held: ['slope', 'flow'] });
-    expect(sentence).toMatch(
-      /^(With slope and flow held constant, nitrate and mayfly taxa were|With slope and flow held constant, no association)/,
-    );
+    expect(sentence).toMatch(/^With slope and flow held constant, (there was a negative association of nitrate with|no association)/);
     expect(sentence).toContain('r(5) = ');
     expect(sentence).not.toContain('variance shared');
     const tau = pairSentence(partialCorrelation(x, y, [z], { method: 'kendall', replicates: 99 }), nitrate, taxa, 0.05, {

@@ -35,7 +35,7 @@ test('with two variables ticked the pair is the screen: statement, r, t, df, p, 
   await expect(values.getByRole('row', { name: /degrees of freedom/ })).toContainText(String(n - 2));
   await expect(values.getByRole('row', { name: /p, two-sided/ })).toContainText('< .001');
   await expect(pair.getByTestId('pair-sentence')).toContainText(
-    `Nitrate and mayfly taxa were negatively associated, r(${n - 2}) = ${written(r.coefficient)}, 95 % CI ${interval(r.interval)}, p < .001`,
+    `There was a negative association of nitrate with mayfly taxa, r(${n - 2}) = ${written(r.coefficient)}, 95 % CI ${interval(r.interval)}, p < .001`,
   );
   await expect(pair.getByRole('img', { name: /with the fitted line/ })).toBeVisible();
 
@@ -227,7 +227,7 @@ test('a partial correlation: the sentence, the cells and the card say what is he
   await expect(cellOf(page, 'mayfly taxa', 'nitrate')).toContainText(written(r));
   await cellOf(page, 'mayfly taxa', 'nitrate').click();
   await expect(page.getByTestId('pair-sentence')).toContainText(
-    `With elevation held constant, nitrate and mayfly taxa were negatively associated, r(${df}) = ${written(r)}`,
+    `With elevation held constant, there was a negative association of nitrate with mayfly taxa, r(${df}) = ${written(r)}`,
   );
 });
 
@@ -320,7 +320,7 @@ test('a question: hypotheses stated first, results shown on request, decisions, 
   await form.getByRole('combobox', { name: 'First variable' }).selectOption({ label: 'nitrate' });
   await form.getByRole('combobox', { name: 'Second variable' }).selectOption({ label: 'mayfly taxa' });
   await expect(form).toContainText(
-    'H₀: the population correlation of nitrate and mayfly taxa is zero (R = 0). H₁: it is not zero (R ≠ 0), two-sided.',
+    'H₀: the population correlation of nitrate and mayfly taxa is zero (population r = 0). H₁: it is not zero (population r ≠ 0), two-sided.',
   );
   await form.getByRole('combobox', { name: 'Method of the hypothesis' }).selectOption('pearson');
   await form.getByLabel('because').fill('asked for by the reviewers');

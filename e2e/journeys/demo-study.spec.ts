@@ -26,7 +26,7 @@ test('a cell opens the pair card with its working, its sentence to copy, and axe
   await expect(card.getByRole('row', { name: /^t / })).toContainText('−12.862');
   await expect(card.getByRole('row', { name: /degrees of freedom/ })).toContainText('246');
   await expect(card.getByRole('row', { name: /r², variance shared/ })).toContainText('.402');
-  const sentence = 'Nitrate and mayfly taxa were negatively associated, r(246) = −.63, 95 % CI [−.70, −.55], p < .001';
+  const sentence = 'There was a negative association of nitrate with mayfly taxa, r(246) = −.63, 95 % CI [−.70, −.55], p < .001';
   await expect(card.getByTestId('pair-sentence')).toContainText(sentence);
   await card.getByRole('button', { name: 'Copy', exact: true }).click();
   await expect(card.getByText('Copied')).toBeVisible();

@@ -145,8 +145,8 @@ test('the odd points: lassoed, r with and without them, set aside, taken back', 
     [0.68, 0.99],
     [0.68, 0.6],
   ]);
-  const lit = page.getByRole('region', { name: 'Lit rows' });
-  await expect(page.getByTestId('lit-count')).toHaveText('2 rows lit');
+  const lit = page.getByRole('region', { name: 'Selected rows' });
+  await expect(page.getByTestId('lit-count')).toHaveText('2 rows selected');
   const values = page.getByTestId('lit-values');
   await expect(values).toContainText(`r${written(r.coefficient, 3)} → −.`);
   await expect(values).toContainText('n248 → 246');
@@ -180,13 +180,13 @@ test('several brushes add or narrow; the lit rows are used alone, kept as a vari
   await expect.poll(number).toBeGreaterThanOrEqual(15);
   await expect.poll(number).toBeLessThanOrEqual(20);
   const first = await number();
-  await page.getByRole('button', { name: 'adding' }).click();
+  await page.getByRole('button', { name: 'add', exact: true }).click();
   await drag(page, 'phosphate', 'nitrate', [
     [0.02, 0.02],
     [0.3, 0.5],
   ]);
   await expect.poll(number).toBeGreaterThan(first);
-  await page.getByRole('button', { name: 'narrowing' }).click();
+  await page.getByRole('button', { name: 'narrow', exact: true }).click();
   await drag(page, 'mayfly taxa', 'nitrate', [
     [0.4, 0.02],
     [0.99, 0.99],
@@ -195,7 +195,7 @@ test('several brushes add or narrow; the lit rows are used alone, kept as a vari
 
   await page.getByRole('button', { name: 'Keep as a variable …' }).click();
   await page.getByLabel('Name of the variable').fill('much_nitrate');
-  await page.getByLabel(/lit rows are called/).fill('much');
+  await page.getByLabel(/selected rows are called/).fill('much');
   await page.getByLabel('All others are called').fill('little');
   await page.getByRole('button', { name: 'Keep', exact: true }).click();
   await expect(page.getByRole('complementary', { name: 'Variables' })).toContainText('much nitrate2 categories');
@@ -300,7 +300,7 @@ test('an outlying value squeezes the rest: zoomed to the bulk, it is marked at t
   await expect.poll(find).toMatch(/row \d+ \([A-Z]+-\d+\): ph 74, nitrate/);
   // The key sets the row under the pointer aside.
   await page.keyboard.press('a');
-  await expect(page.getByTestId('lit-count')).toHaveText('1 row lit');
+  await expect(page.getByTestId('lit-count')).toHaveText('1 row selected');
   await page.getByRole('button', { name: 'misread' }).click();
   await expect(page.getByTestId('rows-in-use')).toContainText('247 of 248 rows in use');
 });

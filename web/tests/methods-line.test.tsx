@@ -1,5 +1,5 @@
 import { correlationSettingsSchema } from '@ivlen/contract';
-import { citationOf, INTERVAL_KINDS, INTERVAL_SOURCES, METHOD_NAMES } from '@ivlen/core';
+import { citationOf, INTERVAL_KINDS, INTERVAL_SOURCES, METHOD_NAMES, type Method } from '@ivlen/core';
 import { render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { expect, it, vi } from 'vitest';
@@ -29,16 +29,54 @@ it('is one sentence of real text, the same on screen and copied', () => {
   expect(sentenceOf(parts)).toBe(words);
 });
 
-it('says which variables have a method of their own', () => {
-  const [first, second, third] = study.state.variables.map(({ id }) => id);
-  const deciding = {
-    ...study,
-    state: { ...study.state, pairMethods: { [first ?? '']: 'spearman', [second ?? '']: 'kendall', [third ?? '']: 'pearson' } },
-  } as typeof study;
-  const words = sentenceOf(sentence(deciding, settings, facts('all 40 rows', deciding)));
-  expect(words).toContain(
-    'Pearson’s r among 3 variables, Spearman’s ρ for pairs with nitrate, Kendall’s τ for pairs with phosphate in all 40 rows',
+const decided = (methods: readonly (Method | null)[]) => {
+  const ids = study.state.variables.map(({ id }) => id);
+  const pairMethods = Object.fromEntries(methods.flatMap((method, i) => (method ? [[ids[i] ?? '', method]] : [])));
+  return { ...study, state: { ...study.state, pairMethods } };
+};
+const among = (of: typeof study, count = 3) => {
+  const words = facts('all 40 rows', of);
+  return sentenceOf(sentence(of, settings, { ...words, variables: words.variables.slice(0, count) }));
+};
+
+it.each<[string, (Method | null)[], number, string]>([
+  ['one of three', ['spearman', null, null], 3, 'Pearson’s r among 3 variables, Spearman’s ρ for pairs with nitrate in all 40 rows'],
+  // Only pairs that are on screen: the third is not.
+  ['the one that is not on screen', [null, null, 'kendall'], 2, 'Pearson’s r among 2 variables in all 40 rows'],
+  ['one of a pair, so that no pair is by r', ['spearman', null, null], 2, 'Spearman’s ρ among 2 variables, as decided for nitrate in all'],
+  [
+    'all but one, so that no pair is by r',
+    ['kendall', 'kendall', null],
+    3,
+    'Kendall’s τ among 3 variables, as decided for nitrate and phosphate in',
+  ],
+  [
+    'different ones, none of them r',
+    ['spearman', 'kendall', 'pearson'],
+    3,
+    'Spearman’s ρ and Kendall’s τ among 3 variables, Spearman’s ρ for pairs with nitrate, Kendall’s τ for pairs with phosphate in all 40 rows',
+  ],
+])('says only coefficients that are computed: a method of its own for %s', (_, methods, count, words) => {
+  expect(among(decided(methods), count)).toContain(words);
+});
+
+it('of one pair, leaves out what says nothing where it is copied, and keeps it to be changed', () => {
+  const pair = { ...facts('all 40 rows'), variables: study.state.variables.slice(0, 2) };
+  const parts = sentence(study, settings, pair);
+  expect(sentenceOf(parts)).toBe(
+    'Pearson’s r among 2 variables in all 40 rows, two-sided, using every complete pair, marked at .05, .01 and .001, with 95 % intervals.',
   );
+  const shown = withEditors(
+    parts,
+    correlationEditors(study, settings, pair, '/studies/s/data', () => {}),
+  );
+  expect(sentenceOf(shown)).toBe(sentenceOf(parts));
+  render(<MethodsLine parts={shown} />);
+  expect(screen.getByRole('button', { name: /^unadjusted/ })).toBeTruthy();
+  expect(screen.getByRole('button', { name: /^holding nothing constant/ })).toBeTruthy();
+  const adjusted = sentence(study, { ...settings, adjust: 'holm', control: [study.state.variables[2]?.id ?? ''] }, pair);
+  expect(sentenceOf(adjusted)).toContain('holding mayfly taxa constant');
+  expect(sentenceOf(adjusted)).toContain(', adjusted after Holm');
 });
 
 it('changes its parts in place', async () => {

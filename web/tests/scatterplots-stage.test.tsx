@@ -144,12 +144,12 @@ describe('the scatterplot matrix', () => {
     fireEvent.pointerMove(plot, { clientX: 60, clientY: 60, pointerId: 1 });
     fireEvent.pointerMove(plot, { clientX: 150, clientY: 400, pointerId: 1 });
     fireEvent.pointerUp(plot, { clientX: 150, clientY: 400, pointerId: 1 });
-    const lit = await screen.findByRole('region', { name: 'Lit rows' });
-    await waitFor(() => expect(within(lit).getByTestId('lit-count').textContent).toMatch(/^[1-9]\d? rows lit$/));
+    const lit = await screen.findByRole('region', { name: 'Selected rows' });
+    await waitFor(() => expect(within(lit).getByTestId('lit-count').textContent).toMatch(/^[1-9]\d? rows selected$/));
     await waitFor(() => expect(within(lit).getByTestId('lit-values').textContent).toMatch(/n40 → \d+r−\.9\d+ → −\.9\d+/));
     await waitFor(() => expect(cell.textContent).toMatch(/r −\.9\d → −\.9\d/));
     fireEvent.keyDown(document.body, { key: 'Escape' });
-    await waitFor(() => expect(screen.queryByRole('region', { name: 'Lit rows' })).toBeNull());
+    await waitFor(() => expect(screen.queryByRole('region', { name: 'Selected rows' })).toBeNull());
   });
 
   it('has coefficients and lines of each group, and a legend', async () => {

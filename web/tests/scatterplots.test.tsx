@@ -326,7 +326,7 @@ describe('lit rows', () => {
 
   it('shows the pair with and without them', () => {
     bar([3, 4]);
-    expect(screen.getByTestId('lit-count').textContent).toBe('2 rows lit');
+    expect(screen.getByTestId('lit-count').textContent).toBe('2 rows selected');
     expect(screen.getByTestId('lit-values').textContent).toBe(
       'n40 → 38r−.630 → −.500, p < .001 → .004ρ−.630 → −.500, p < .001 → .004τ−.630 → −.500, p < .001 → .004',
     );
@@ -358,7 +358,7 @@ describe('lit rows', () => {
     await user.type(screen.getByLabelText('Name of the variable'), 'odd_rows');
     await user.click(screen.getByRole('button', { name: 'Keep and use only these' }));
     await waitFor(() => expect(onClear).toHaveBeenCalled());
-    expect(changes()[0]).toMatchObject({ type: 'keep-selection', name: 'odd_rows', chosen: 'lit', others: 'other', useOnly: true });
+    expect(changes()[0]).toMatchObject({ type: 'keep-selection', name: 'odd_rows', chosen: 'selected', others: 'other', useOnly: true });
   });
 
   it('are handed to the rows of the table, and read there', () => {

@@ -10,8 +10,9 @@ export interface NamedVariable {
 }
 
 /**
- * The result of a correlation as a sentence for a paper: "Nitrate and mayfly taxa were negatively associated,
+ * The result of a correlation as a sentence for a paper: "There was a negative association of nitrate with mayfly taxa,
  * r(234) = −.42, 95 % CI [−.52, −.31], p < .001 (medium; 18 % of variance shared): higher nitrate goes with lower mayfly taxa."
+ * Variables keep their names as they are: no sentence begins with one.
  * Degrees of freedom stand only where p is by t; only r² is a share of variance; the size of τ is judged by sin(πτ/2).
  * Says "associated", never a cause; "no association was detected" where p is above the level of decision.
  * A partial correlation says what was held constant, and no share of variance.
@@ -21,7 +22,7 @@ export interface NamedVariable {
  *
  * @example
  * pairSentence(pearson(Float64Array.of(1, 2, 3, 4, 5, 6, 7, 8), Float64Array.of(1, 3, 2, 5, 4, 7, 6, 8)),
- *   { name: 'nitrate' }, { name: 'phosphate' }, 0.05); // 'Nitrate and phosphate were positively associated, r(6) = .93, 95 % CI [.65, .99], p < .001 (large; 86 % of variance shared): higher nitrate goes with higher phosphate.'
+ *   { name: 'nitrate' }, { name: 'phosphate' }, 0.05); // 'There was a positive association of nitrate with phosphate, r(6) = .93, 95 % CI [.65, .99], p < .001 (large; 86 % of variance shared): higher nitrate goes with higher phosphate.'
  */
 export function pairSentence(
   test: CorrelationTest,
@@ -33,8 +34,9 @@ export function pairSentence(
   const p = adjustedP ?? test.pValue;
   const given =
     held.length === 0 ? '' : `With ${held.length > 1 ? `${held.slice(0, -1).join(', ')} and ${held.at(-1)}` : held[0]} held constant, `;
-  const subject = given ? `${given}${x.name} and ${y.name}` : `${capitalized(x.name)} and ${y.name}`;
-  if (test.undefinedBecause) return `${subject}: no correlation could be computed, since ${reason(test, x, y)}.`;
+  const begun = (words: string) => (given ? given + words.charAt(0).toLowerCase() + words.slice(1) : words);
+  const between = `between ${x.name} and ${y.name}`;
+  if (test.undefinedBecause) return begun(`No correlation ${between} could be computed, since ${reason(test, x, y)}.`);
   const r = test.coefficient;
   const interval = test.interval
     ? `, ${adjustedP === undefined ? '' : 'unadjusted '}${levelInWords(test.interval, test.n)} CI ${formatInterval(test.interval.low, test.interval.high)}`
@@ -46,15 +48,13 @@ export function pairSentence(
     test.pMethod === 't'
       ? `${COEFFICIENTS[test.method].symbol}(${test.statistic?.df ?? test.n - 2}) ${value}`
       : `${COEFFICIENTS[test.method].symbol} ${value}, n = ${test.n}`;
-  if (Number.isNaN(p)) return `${subject}: ${coefficient}${interval}; there is no test of this coefficient.`;
+  if (Number.isNaN(p)) return begun(`The correlation ${between} was ${coefficient}${interval}; there is no test of this coefficient.`);
   const adjusted = adjustedP === undefined ? '' : ', adjusted';
   const numbers = `${coefficient}${interval}, ${formatPRelation(p, [alpha])}${sided}${exact}${adjusted}`;
-  if (p > alpha) {
-    const none = DETECTABLE[test.alternative];
-    return `${given}${given ? none.charAt(0).toLowerCase() + none.slice(1) : none} between ${x.name} and ${y.name} was detected, ${numbers}.`;
-  }
-  const direction = r > 0 ? 'positively' : 'negatively';
-  return `${subject} were ${direction} associated, ${numbers} (${sizeInWords(test.method, r, held.length > 0)}): ${plainClause(r, x, y)}.`;
+  if (p > alpha) return begun(`${DETECTABLE[test.alternative]} ${between} was detected, ${numbers}.`);
+  const direction = r > 0 ? 'positive' : 'negative';
+  const size = sizeInWords(test.method, r, held.length > 0);
+  return begun(`There was a ${direction} association of ${x.name} with ${y.name}, ${numbers} (${size}): ${plainClause(r, x, y)}.`);
 }
 
 function sizeInWords(method: Method, coefficient: number, partial: boolean): string {
@@ -102,8 +102,4 @@ function reason({ undefinedBecause, n }: CorrelationTest, x: NamedVariable, y: N
 
 function equals(text: string): string {
   return /^[<>]/.test(text) ? text : `= ${text}`;
-}
-
-function capitalized(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

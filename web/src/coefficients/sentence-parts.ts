@@ -49,8 +49,16 @@ export function adjustmentInWords(adjust: CorrelationSettings['adjust']): string
   return ADJUSTMENTS.find(({ value }) => value === adjust)?.inWords ?? 'unadjusted';
 }
 
-export function adjustmentWords({ adjust }: CorrelationSettings): Words {
-  return { choice: 'adjust', text: adjustmentInWords(adjust), label: 'the adjustment for many tests', usual: adjust === 'none' };
+/** @param onePair of which p is no family: that it is not adjusted says nothing */
+export function adjustmentWords({ adjust }: CorrelationSettings, onePair = false): Words {
+  const usual = adjust === 'none';
+  return {
+    choice: 'adjust',
+    text: adjustmentInWords(adjust),
+    label: 'the adjustment for many tests',
+    usual,
+    ...(onePair && usual ? { idle: true } : {}),
+  };
 }
 
 export const INTERVALS: readonly { value: CorrelationSettings['interval']; name: string; inWords: string; words: string }[] = [
@@ -98,10 +106,15 @@ export function intervalWords({ level, interval, control }: CorrelationSettings)
 }
 
 /** What is held constant: said first where something is. */
-export function controlWords({ control }: CorrelationSettings, candidates: readonly Variable[]): SentencePart<CoefficientChoice>[] {
+export function controlWords(
+  { control }: CorrelationSettings,
+  candidates: readonly Variable[],
+  onePair = false,
+): SentencePart<CoefficientChoice>[] {
   const held = candidates.filter(({ id }) => control.includes(id)).map(displayName);
   const words = held.length === 0 ? 'holding nothing constant' : `holding ${joined(held)} constant`;
-  return [', ', { choice: 'control', text: words, label: 'what is held constant', usual: held.length === 0 }];
+  const usual = held.length === 0;
+  return [', ', { choice: 'control', text: words, label: 'what is held constant', usual, ...(onePair && usual ? { idle: true } : {}) }];
 }
 
 const MISSING: Readonly<Record<CorrelationSettings['missing'], string>> = {
@@ -112,6 +125,11 @@ const MISSING: Readonly<Record<CorrelationSettings['missing'], string>> = {
 /** Which rows a pair rests on. */
 export function missingWords({ missing }: CorrelationSettings): Words {
   return { choice: 'missing', text: MISSING[missing], label: 'which rows are used', usual: missing === 'pairwise' };
+}
+
+/** ", one-sided" beside an interval that is open to one side; nothing where it is not. */
+export function sidedness({ alternative }: Pick<CorrelationSettings, 'alternative'>): string {
+  return alternative === 'two-sided' ? '' : ', one-sided';
 }
 
 /** The levels of marks and decisions. */

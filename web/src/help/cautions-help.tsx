@@ -2,6 +2,17 @@ import type { PairCaution } from '@ivlen/contract';
 import { CAUTION_SOURCES, citationOf, type ReferenceKey } from '@ivlen/core';
 import { CAUTION_WORDS } from '../coefficients/caution-words';
 
+/** The order of `adviseMethod`, in words. */
+const ADVICE: readonly { readonly when: string; readonly what: string }[] = [
+  { when: 'A variable is ordinal', what: 'Kendall’s τ, made for ties' },
+  { when: 'The rule of the Shape stage marks a shape', what: 'ranks: Spearman’s ρ, or Kendall’s τ' },
+  { when: 'With fewer than 50 rows, Shapiro–Wilk rejects normality at .05', what: 'ranks' },
+  { when: 'A variable has fewer than 8 different values', what: 'Kendall’s τ, whose interval counts ties' },
+  { when: 'r and ρ differ, or the points bend, so that a caution could change the conclusion', what: 'ranks' },
+  { when: 'One row carries r, so that a caution could change the conclusion', what: 'ranks' },
+  { when: 'None of these', what: 'Pearson’s r, which says most of a straight relation' },
+];
+
 /** When each caution is raised, and which underline a coefficient. */
 export function CautionsHelp() {
   const entries = Object.entries(CAUTION_WORDS) as [PairCaution['code'], (typeof CAUTION_WORDS)[PairCaution['code']]][];
@@ -44,6 +55,15 @@ export function CautionsHelp() {
           ))}
         </tbody>
       </table>
+      <h2 className="mt-6 mb-1.5">Which coefficient the card recommends</h2>
+      <p className="mb-2">The first of these that holds decides, for the pair’s own variables and rows; never which p is smaller.</p>
+      <ol className="list-decimal space-y-1 pl-6">
+        {ADVICE.map(({ when, what }) => (
+          <li key={when}>
+            {when}: {what}.
+          </li>
+        ))}
+      </ol>
       <p className="mt-4 text-muted">
         Shape is never a caution about a rank coefficient. Rows that are not independent touch every pair alike and are said once under the
         matrix. For many pairs of many rows (above four million values) cautions are looked for in the card only.

@@ -8,6 +8,8 @@ export interface ChoiceWords<Choice extends string> {
   readonly label: string;
   /** Whether it stands as it usually does, which is said more quietly. */
   readonly usual?: boolean;
+  /** A choice that says nothing here: it can be made, and is left out where the sentence is taken along, with the words before it. */
+  readonly idle?: boolean;
 }
 
 /** A part of a stage's sentence, which is data: the methods line, its copy, captions and reports follow from it. */
@@ -32,5 +34,10 @@ export function withEditors<Choice extends string>(parts: readonly SentencePart<
 
 /** The sentence that the parts make: what is copied, and what a report carries. */
 export function sentenceOf(parts: readonly (SentencePart<string> | MethodsPart)[]): string {
-  return parts.map((part) => (typeof part === 'string' ? part : part.text)).join('');
+  const isIdle = (part: (typeof parts)[number] | undefined) => typeof part === 'object' && 'idle' in part && part.idle === true;
+  const isText = (part: (typeof parts)[number]) => typeof part === 'string' || ('type' in part && part.type === 'text');
+  return parts
+    .filter((part, i) => !isIdle(part) && !(isText(part) && isIdle(parts[i + 1])))
+    .map((part) => (typeof part === 'string' ? part : part.text))
+    .join('');
 }

@@ -2,6 +2,7 @@ import type { ByGroupResult, Variable } from '@ivlen/contract';
 import { COEFFICIENTS, formatCoefficient, formatFixed, formatInterval, formatP, formatPRelation } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../api/queries';
+import { sidedness } from '../coefficients/sentence-parts';
 import { FailureNotice } from '../controls/failure-notice';
 import { Skeleton } from '../controls/skeleton';
 import { type Grouping, useGrouping, useGroups } from '../settings/use-grouping';
@@ -19,13 +20,17 @@ interface GroupLine {
   readonly isWhole: boolean;
 }
 
-function groupColumns(symbol: string, { levels }: PairContext['settings']): TableColumn<GroupLine>[] {
+function groupColumns(symbol: string, settings: PairContext['settings']): TableColumn<GroupLine>[] {
   return [
     { name: 'group', shown: ({ label }) => label },
     { name: 'n', shown: ({ test }) => String(test.n), exact: ({ test }) => test.n },
     { name: symbol, shown: ({ test }) => formatCoefficient(test.coefficient ?? Number.NaN), exact: ({ test }) => test.coefficient },
-    ...intervalColumns<GroupLine>('interval', ({ test }) => test.interval),
-    { name: 'p', shown: ({ test }) => (test.pValue === null ? '–' : formatP(test.pValue, levels)), exact: ({ test }) => test.pValue },
+    ...intervalColumns<GroupLine>(`interval${sidedness(settings)}`, ({ test }) => test.interval),
+    {
+      name: 'p',
+      shown: ({ test }) => (test.pValue === null ? '–' : formatP(test.pValue, settings.levels)),
+      exact: ({ test }) => test.pValue,
+    },
   ];
 }
 

@@ -1,6 +1,7 @@
-import type { CorrelationSettings, PairResult, PairTest, Study, Variable } from '@ivlen/contract';
-import { adviseMethod, COEFFICIENTS, formatCoefficient, formatP, METHOD_NAMES, type Method, type MethodAdvice } from '@ivlen/core';
+import type { PairResult, PairTest, Study, Variable } from '@ivlen/contract';
+import { COEFFICIENTS, formatCoefficient, formatP, METHOD_NAMES, type Method, type MethodAdvice } from '@ivlen/core';
 import { percent } from '../coefficients/cell-data';
+import { sidedness } from '../coefficients/sentence-parts';
 import { useShapeMarks } from '../settings/use-shape-marks';
 import { useReadOnly } from '../study/read-only';
 import { useStudyChanges } from '../study/use-study-changes';
@@ -8,30 +9,28 @@ import { displayName } from '../study/variable-name';
 import type { ValueTable } from '../tables/columns';
 import { intervalColumns } from '../tables/interval-columns';
 import { ValueTableView } from '../tables/value-table-view';
-import type { Pair } from './use-pair-selection';
+import type { PairContext } from './pair-request';
+import { usePairAdvice } from './use-pair-advice';
 
 interface MethodChoiceProps {
-  readonly study: Study;
-  readonly pair: Pair;
+  readonly context: PairContext;
+  /** The variables on screen. */
+  readonly variables: readonly Variable[];
   readonly result: PairResult;
-  /** The one that the pair is reported by. */
-  readonly method: Method;
-  readonly settings: CorrelationSettings;
 }
 
 /** The pair by all three methods, and which of them suits it and why: a recommendation, followed only by a decision. */
-export function MethodChoice({ study, pair: { x, y }, result, method, settings }: MethodChoiceProps) {
+export function MethodChoice({ context, variables, result }: MethodChoiceProps) {
+  const { study, pair, method, settings } = context;
+  const { x, y } = pair;
   const { levels, level } = settings;
   const { marked } = useShapeMarks(study, [x, y]);
-  const advised = (variable: Variable) => ({
-    name: displayName(variable),
-    shape: marked.get(variable.id) ?? null,
-    ordinal: variable.kind === 'ordinal',
-  });
-  const advice = adviseMethod(advised(x), advised(y));
+  const advice = usePairAdvice(context, variables, result.n, marked);
   const own = [x, y].filter(({ id }) => study.state.pairMethods[id] !== undefined);
   const follows = advice.method === method || own.length > 0;
   const causes = follows ? [] : [x, y].filter(({ id, kind }) => marked.has(id) || kind === 'ordinal');
+  // Where both or none of the two is the reason, the decision can be taken for either.
+  const decidable = follows || causes.length > 0 ? causes : [x, y];
   const table: ValueTable<Method> = {
     caption: `${displayName(x)} × ${displayName(y)} by each coefficient`,
     columns: [
@@ -41,7 +40,7 @@ export function MethodChoice({ study, pair: { x, y }, result, method, settings }
         shown: (item) => formatCoefficient(result.tests[item].coefficient ?? Number.NaN),
         exact: (item) => result.tests[item].coefficient,
       },
-      ...intervalColumns<Method>(`${percent(level)} interval`, (item) => result.tests[item].interval),
+      ...intervalColumns<Method>(`${percent(level)} interval${sidedness(settings)}`, (item) => result.tests[item].interval),
       {
         name: 'p',
         shown: (item) => pInWords(result.tests[item], levels),
@@ -71,10 +70,11 @@ export function MethodChoice({ study, pair: { x, y }, result, method, settings }
               {advice.method === method ? `${COEFFICIENTS[method].name} suits.` : `Recommended: ${COEFFICIENTS[advice.method].name}.`}
             </strong>{' '}
             {advice.because}
+            {advice.also && ` Or ${COEFFICIENTS[advice.also.method].name}: ${advice.also.because}.`}
           </>
         )}
       </p>
-      <Decisions study={study} own={own} causes={causes} advice={advice} />
+      <Decisions study={study} own={own} causes={decidable} advice={advice} />
     </section>
   );
 }
@@ -98,20 +98,25 @@ function Decisions({ study, own, causes, advice }: DecisionsProps) {
   const readOnly = useReadOnly();
   if (readOnly || own.length + causes.length === 0) return null;
   const set = (variable: Variable, method: Method | null) =>
-    change.mutate({ change: { type: 'set-pair-method', variable: variable.id, method }, ...(method ? { reason: advice.because } : {}) });
+    change.mutate({
+      change: { type: 'set-pair-method', variable: variable.id, method },
+      ...(method ? { reason: reasonFor(method, advice) } : {}),
+    });
   return (
     <p className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
-      {causes.map((variable) => (
-        <button
-          key={variable.id}
-          type="button"
-          className="button-quiet"
-          disabled={change.isPending}
-          onClick={() => set(variable, advice.method)}
-        >
-          Use {COEFFICIENTS[advice.method].symbol} for the pairs of {displayName(variable)}
-        </button>
-      ))}
+      {causes.flatMap((variable) =>
+        [advice.method, ...(advice.also ? [advice.also.method] : [])].map((method) => (
+          <button
+            key={`${variable.id} ${method}`}
+            type="button"
+            className="button-quiet"
+            disabled={change.isPending}
+            onClick={() => set(variable, method)}
+          >
+            Use {COEFFICIENTS[method].symbol} for the pairs of {displayName(variable)}
+          </button>
+        )),
+      )}
       {own.map((variable) => (
         <button key={variable.id} type="button" className="button-quiet" disabled={change.isPending} onClick={() => set(variable, null)}>
           Treat {displayName(variable)} as all others again
@@ -119,4 +124,9 @@ function Decisions({ study, own, causes, advice }: DecisionsProps) {
       ))}
     </p>
   );
+}
+
+/** Why a method was decided on, for the trail. */
+function reasonFor(method: Method, { because, also }: MethodAdvice): string {
+  return also?.method === method ? `${because} ${COEFFICIENTS[method].name}: ${also.because}.` : because;
 }

@@ -1,23 +1,15 @@
 import type { PairCaution, Variable } from '@ivlen/contract';
-import { useQuery } from '@tanstack/react-query';
-import { useMemo } from 'react';
 import { Link } from 'react-router';
-import { analysisQuery } from '../api/queries';
 import { CAUTION_WORDS, type CautionSubject, remedyInWords } from '../coefficients/caution-words';
-import { NO_CAUTIONS_REQUEST, useCautionsRequest } from '../coefficients/use-cautions';
 import { displayName } from '../study/variable-name';
 import type { PairContext } from './pair-request';
 import { ShapeInWords } from './shape-in-words';
+import { usePairCautions } from './use-pair-cautions';
 
 /** What a reader should know about this coefficient: first what could change the conclusion, each with what heeding it gives. */
 export function PairCautions({ context, variables }: { context: PairContext; variables: readonly Variable[] }) {
-  const { study, pair, settings, completeFor, method } = context;
-  const both = useMemo(() => [pair.x, pair.y], [pair]);
-  const request = useCautionsRequest(study, both, settings);
-  const { data } = useQuery({
-    ...analysisQuery(study.id, study.head, { ...(request ?? NO_CAUTIONS_REQUEST), rows: { completeFor, group: null } }),
-    enabled: request !== undefined && settings.control.length === 0 && variables.length > 0,
-  });
+  const { study, pair, settings, method } = context;
+  const data = usePairCautions(context, variables);
   if (settings.control.length > 0)
     return <p className="mt-3 text-[13px] text-muted">Cautions are looked for where nothing is held constant.</p>;
   const found = data?.pairs[0];

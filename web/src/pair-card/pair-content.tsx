@@ -49,7 +49,7 @@ export function PairSummary({ context, variables, result }: Omit<PairContentProp
         adjustedP={context.adjustedP}
       />
       <PairCautions context={context} variables={variables} />
-      <MethodChoice study={study} pair={pair} result={result} method={method} settings={settings} />
+      <MethodChoice context={context} variables={variables} result={result} />
       <VariableValues pair={pair} result={result} />
     </>
   );

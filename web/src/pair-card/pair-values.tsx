@@ -2,7 +2,7 @@ import type { CorrelationSettings, PairResult, PairTest } from '@ivlen/contract'
 import { COEFFICIENTS, formatCoefficient, formatFixed, formatFullP, formatInterval, formatP, levelInWords, type Method } from '@ivlen/core';
 import type { ReactNode } from 'react';
 import { percent } from '../coefficients/cell-data';
-import { adjustmentInWords } from '../coefficients/sentence-parts';
+import { adjustmentInWords, sidedness } from '../coefficients/sentence-parts';
 import { Hint } from '../controls/tooltip';
 import type { ValueTable } from '../tables/columns';
 import type { Cell } from '../tables/csv';
@@ -43,7 +43,7 @@ export function PairValues({ title, result: { n, tests }, method, settings, adju
   const lines: readonly (PairLine | false | null | undefined)[] = [
     { ...number(control.length > 0 ? `${name}, partial` : name, coefficient, formatCoefficient(r, 3)), isStrong: true },
     {
-      name: `${interval ? levelInWords(interval, n) : percent(level)} confidence interval`,
+      name: `${interval ? levelInWords(interval, n) : percent(level)} confidence interval${sidedness(settings)}`,
       shown: interval ? formatInterval(interval.low, interval.high, 3) : noInterval,
       exact: interval && `${interval.low} to ${interval.high}`,
     },

@@ -15,16 +15,12 @@ export function ShapeInWords({ study, pair: { x, y } }: { study: Study; pair: Pa
   if (shaped.length === 0) return null;
   return (
     <>
-      {shaped.map((variable) => `${capital(displayName(variable))} is ${marked.get(variable.id)}.`).join(' ')} Beyond {rule}, r may rest on
-      few values and its interval can be off; the test of no association is less touched (
+      Marked by its shape: {shaped.map((variable) => `${displayName(variable)} is ${marked.get(variable.id)}`).join(', ')}. Beyond {rule}, r
+      may rest on few values and its interval can be off; the test of no association is less touched (
       <Link to={`${path}/shape?open=${shaped[0]?.id}`} className="text-accent underline">
         see the shape
       </Link>
       ).
     </>
   );
-}
-
-function capital(text: string): string {
-  return text.charAt(0).toUpperCase() + text.slice(1);
 }

@@ -8,6 +8,9 @@ const POWER = 0.8;
 /** Above so many rows the exact distribution of r and Fisher’s z agree to all digits shown. */
 const MOST_EXACT = 2000;
 
+/** Of the smallest coefficient that would be found, by the alternative. */
+const SIGN = { 'two-sided': '±', greater: '', less: '−' } as const;
+
 /** How the p came about, with the numbers in it, and what this n could have found. */
 export function WorkingSection({ context, result }: { context: PairContext; result: PairResult }) {
   const { method, settings } = context;
@@ -40,9 +43,14 @@ export function WorkingSection({ context, result }: { context: PairContext; resu
               ['n', n],
               ['t', formatFixed(statistic.value, 4), statistic.value],
               ['degrees of freedom', df],
-              ['p', pValue === null ? '–' : formatFullP(pValue, log10P ?? Number.NEGATIVE_INFINITY), pValue],
+              [
+                `p, ${alternative === 'two-sided' ? 'two-sided' : 'one-sided'}`,
+                pValue === null ? '–' : formatFullP(pValue, log10P ?? Number.NEGATIVE_INFINITY),
+                pValue,
+              ],
             ]}
           />
+          <p className="mt-1 text-[13px] text-muted">t tests whether the coefficient is zero; it compares no means.</p>
         </>
       ) : (
         <p>
@@ -61,8 +69,9 @@ export function WorkingSection({ context, result }: { context: PairContext; resu
       )}
       {Number.isFinite(detectable) && (
         <p className="mt-2 text-[13px]">
-          With n = {n}, a population correlation of ±{formatCoefficient(detectable)} or more would be found at{' '}
-          {String(alpha).replace(/^0/, '')} with a power of .80{COEFFICIENTS[method].ofRanks ? ' (computed for r)' : ''}.
+          With n = {n}, a population correlation of {SIGN[alternative]}
+          {formatCoefficient(detectable)} or {alternative === 'less' ? 'less' : 'more'} would be found at {String(alpha).replace(/^0/, '')}{' '}
+          with a power of .80{COEFFICIENTS[method].ofRanks ? ' (computed for r)' : ''}.
         </p>
       )}
     </div>

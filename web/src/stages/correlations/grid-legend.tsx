@@ -1,6 +1,7 @@
 import type { CorrelationSettings } from '@ivlen/contract';
 import { COEFFICIENTS, type Method } from '@ivlen/core';
 import { Link } from 'react-router';
+import { joined } from '../../coefficients/coefficient-names';
 import { levelInWords } from '../../coefficients/levels';
 import type { Matrix } from '../../coefficients/matrix';
 import { commonMethod } from '../../coefficients/requests';
@@ -90,14 +91,14 @@ export function GridLegend({ matrix, settings, marks, pairMethods, cautionsNotSo
       </p>
       {alone.length > 0 && (
         <p>
-          {alone.length > 6 ? `${alone.length} variables are` : `${alone.map(displayName).join(', ')} ${alone.length === 1 ? 'is' : 'are'}`}{' '}
-          not associated with any other at {levelInWords(levels[0] ?? 0.05)}.
+          No association of {alone.length > 6 ? `${alone.length} of the variables` : joined(alone.map(displayName), 'or')} with another
+          reached {levelInWords(levels[0] ?? 0.05)}.
         </p>
       )}
       {underlined > 0 && size !== 'colour' && (
         <p>
           <span aria-hidden="true" className="underline decoration-caution decoration-wavy decoration-1 underline-offset-3">
-            .00
+            {'\u00a0\u00a0\u00a0\u00a0'}
           </span>{' '}
           {underlined} {underlined === 1 ? 'coefficient has' : 'coefficients have'} a caution
           {settings.cautions === 'all' ? '' : ' that could change the conclusion'}; its card says which.{' '}

@@ -1,6 +1,6 @@
-import type { CorrelationSettings, Study, Variable } from '@ivlen/contract';
+import { type CorrelationSettings, methodForPair, type Study, type Variable } from '@ivlen/contract';
 import { COEFFICIENTS, METHOD_NAMES, type Method } from '@ivlen/core';
-import { joined } from '../../coefficients/coefficient-names';
+import { coefficientNames, joined } from '../../coefficients/coefficient-names';
 import { commonMethod } from '../../coefficients/requests';
 import {
   adjustmentWords,
@@ -38,8 +38,9 @@ export interface CorrelationFacts {
 export function sentence(study: Study, settings: CorrelationSettings, facts: CorrelationFacts): Parts {
   const { variables, rectangle = false, candidates } = facts;
   const held = settings.control.length > 0;
+  const onePair = variables.length === 2;
   return [
-    methodsWords(settings),
+    usedMethodsWords(study, settings, facts),
     rectangle ? ' of ' : ' among ',
     {
       choice: 'variables',
@@ -47,7 +48,7 @@ export function sentence(study: Study, settings: CorrelationSettings, facts: Cor
       label: 'the variables',
       usual: true,
     },
-    ...ownMethodsWords(study, commonMethod(settings)),
+    ...ownMethodsWords(study, settings, facts),
     ' in ',
     rowsWords(facts),
     ...(held ? controlWords(settings, candidates) : []),
@@ -63,10 +64,10 @@ export function sentence(study: Study, settings: CorrelationSettings, facts: Cor
     ', marked at ',
     levelsWords(settings),
     ', ',
-    adjustmentWords(settings),
+    adjustmentWords(settings, onePair),
     ', with ',
     intervalWords(settings),
-    ...(held ? [] : controlWords(settings, candidates)),
+    ...(held ? [] : controlWords(settings, candidates, onePair)),
     '.',
   ];
 }
@@ -105,16 +106,40 @@ function rolesInWords(variables: readonly Variable[]): string {
   return `${count('outcome', 'outcome')} with ${count('predictor', 'predictor')}`;
 }
 
-/** ", Spearman’s ρ for pairs with conductivity": nothing where no variable has a method of its own. */
-function ownMethodsWords(study: Study, common: Method): Parts {
-  const own = variablesWithOwnMethod(study, common);
+/** The coefficients that are computed: the common one only where some pair is by it. */
+function usedMethodsWords(study: Study, settings: CorrelationSettings, facts: CorrelationFacts): SentencePart<CorrelationChoice> {
+  const words = methodsWords(settings);
+  if (isUsed(commonMethod(settings), study, settings, facts)) return words;
+  const used = METHOD_NAMES.filter((method) => isUsed(method, study, settings, facts));
+  return { ...words, text: coefficientNames([...used, ...settings.methods.slice(1).filter((method) => !used.includes(method))]) };
+}
+
+/** Whether some pair of those on screen is by a method. */
+function isUsed(method: Method, { state }: Study, settings: CorrelationSettings, { variables, rectangle }: CorrelationFacts): boolean {
+  if (variables.length < 2) return method === commonMethod(settings);
+  return variables.some((a, i) =>
+    variables.slice(0, i).some((b) => {
+      const onScreen = !rectangle || (a.role !== null && b.role !== null && a.role !== b.role);
+      return onScreen && methodForPair(commonMethod(settings), state.pairMethods, a.id, b.id) === method;
+    }),
+  );
+}
+
+/** ", Spearman’s ρ for pairs with conductivity": nothing where no variable on screen has a method of its own. */
+function ownMethodsWords(study: Study, settings: CorrelationSettings, facts: CorrelationFacts): Parts {
+  const common = commonMethod(settings);
+  const own = variablesWithOwnMethod(study, common).filter(({ variable }) => facts.variables.some(({ id }) => id === variable.id));
   if (own.length === 0) return [];
+  const label = 'methods of single variables';
+  if (!isUsed(common, study, settings, facts) && new Set(own.map(({ method }) => method)).size === 1) {
+    return [', ', { choice: 'own-methods', text: `as decided for ${joined(own.map(({ variable }) => displayName(variable)))}`, label }];
+  }
   const words = METHOD_NAMES.flatMap((method) => {
     const names = own.filter((item) => item.method === method).map(({ variable }) => displayName(variable));
     if (names.length === 0) return [];
     return [`${COEFFICIENTS[method].name} for pairs with ${joined(names, 'or')}`];
   });
-  return [', ', { choice: 'own-methods', text: words.join(', '), label: 'methods of single variables' }];
+  return [', ', { choice: 'own-methods', text: words.join(', '), label }];
 }
 
 export function variablesWithOwnMethod({ state }: Study, common: Method) {

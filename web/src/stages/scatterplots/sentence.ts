@@ -1,7 +1,7 @@
 import type { CorrelationSettings, ScatterplotSettings } from '@ivlen/contract';
 import { COEFFICIENTS } from '@ivlen/core';
 import { percent } from '../../coefficients/cell-data';
-import { missingWords } from '../../coefficients/sentence-parts';
+import { missingWords, sidedness } from '../../coefficients/sentence-parts';
 import type { SentencePart } from '../../methods-line/methods-parts';
 import type { Grouping } from '../../settings/use-grouping';
 import { displayName } from '../../study/variable-name';
@@ -72,8 +72,9 @@ function half(choice: 'below' | 'above', label: string, settings: ScatterplotSet
   return { choice, text: PANEL_WORDS[settings[choice]].name, label };
 }
 
-function method({ corners }: ScatterplotSettings, { methods, level }: CorrelationSettings): Part {
-  const words = `${COEFFICIENTS[methods[0] ?? 'pearson'].name}${corners ? ` with ${percent(level)} intervals` : ''}`;
+function method({ corners }: ScatterplotSettings, correlation: CorrelationSettings): Part {
+  const { methods, level } = correlation;
+  const words = `${COEFFICIENTS[methods[0] ?? 'pearson'].name}${corners ? ` with ${percent(level)} intervals${sidedness(correlation)}` : ''}`;
   return { choice: 'method', text: words, label: 'the coefficient' };
 }
 

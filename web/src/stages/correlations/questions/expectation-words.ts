@@ -20,7 +20,7 @@ export function expectationInWords(expectation: Expectation, first: Variable, se
   }
 }
 
-/** Null and alternative in words and symbols. The population's coefficient is not called ρ, which is Spearman's. */
+/** Null and alternative in words and symbols. The population's coefficient is called neither ρ, which is Spearman's, nor R, which is multiple. */
 export function hypothesesInWords(
   expectation: Expectation,
   x: string,
@@ -29,10 +29,16 @@ export function hypothesesInWords(
   const population = `the population correlation of ${x} and ${y}`;
   switch (expectation) {
     case 'either':
-      return { nothing: `H₀: ${population} is zero (R = 0)`, something: 'H₁: it is not zero (R ≠ 0), two-sided' };
+      return { nothing: `H₀: ${population} is zero (population r = 0)`, something: 'H₁: it is not zero (population r ≠ 0), two-sided' };
     case 'more':
-      return { nothing: `H₀: ${population} is not above zero (R ≤ 0)`, something: 'H₁: it is above zero (R > 0), one-sided' };
+      return {
+        nothing: `H₀: ${population} is not above zero (population r ≤ 0)`,
+        something: 'H₁: it is above zero (population r > 0), one-sided',
+      };
     case 'less':
-      return { nothing: `H₀: ${population} is not below zero (R ≥ 0)`, something: 'H₁: it is below zero (R < 0), one-sided' };
+      return {
+        nothing: `H₀: ${population} is not below zero (population r ≥ 0)`,
+        something: 'H₁: it is below zero (population r < 0), one-sided',
+      };
   }
 }

@@ -44,13 +44,13 @@ export function summaryOf(
   const late = hypotheses.filter(({ revised }) => revised).length;
   const remark = late === 0 ? '' : ` ${late === 1 ? 'One hypothesis was' : `${late} hypotheses were`} changed after the result was shown.`;
   if (supported.length === 0) {
-    return `${total === 1 ? 'The hypothesis is' : `None of the ${total} hypotheses is`} ${total === 1 ? 'not supported' : 'supported'} at ${alpha}${adjusted}; that is no proof that there is no association.${remark}`;
+    return `${total === 1 ? 'The hypothesis is' : total === 2 ? 'Neither of the 2 hypotheses is' : `None of the ${total} hypotheses is`} ${total === 1 ? 'not supported' : 'supported'} at ${alpha}${adjusted}; that is no proof that there is no association.${remark}`;
   }
   const count =
     supported.length === total
       ? total === 1
         ? 'The hypothesis is'
-        : `All ${total} hypotheses are`
+        : `${total === 2 ? 'Both' : `All ${total}`} hypotheses are`
       : `${supported.length} of ${total} hypotheses ${supported.length === 1 ? 'is' : 'are'}`;
   return `${count} supported at ${alpha}${adjusted}: ${joined(words)}.${remark}`;
 }

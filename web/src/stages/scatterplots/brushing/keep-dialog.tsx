@@ -17,7 +17,7 @@ interface KeepDialogProps {
 export function KeepDialog({ study, rows, count, useOnly, onDone, onClose }: KeepDialogProps) {
   const { change } = useStudyChanges(study);
   const [name, setName] = useState(() => freeName(study));
-  const [chosen, setChosen] = useState('lit');
+  const [chosen, setChosen] = useState('selected');
   const [others, setOthers] = useState('other');
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -33,7 +33,7 @@ export function KeepDialog({ study, rows, count, useOnly, onDone, onClose }: Kee
   };
   const fields = [
     { label: 'Name of the variable', value: name, set: setName },
-    { label: `The ${count.toLocaleString('en-GB')} lit rows are called`, value: chosen, set: setChosen },
+    { label: `The ${count.toLocaleString('en-GB')} selected rows are called`, value: chosen, set: setChosen },
     { label: 'All others are called', value: others, set: setOthers },
   ];
   return (

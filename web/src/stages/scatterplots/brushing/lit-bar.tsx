@@ -47,10 +47,10 @@ export function LitBar({ study, count, rowsLit, pair, values, levels, asideOpen,
   };
   const none = count === 0;
   return (
-    <section aria-label="Lit rows" className="flex flex-col gap-1">
+    <section aria-label="Selected rows" className="flex flex-col gap-1">
       <div className="values flex items-baseline gap-x-4 overflow-x-auto text-[13px] whitespace-nowrap">
         <strong aria-live="polite" data-testid="lit-count" className="text-[14px]">
-          {count.toLocaleString('en-GB')} {count === 1 ? 'row' : 'rows'} lit
+          {count.toLocaleString('en-GB')} {count === 1 ? 'row' : 'rows'} selected
         </strong>
         <span className="text-muted">
           {displayName(pair.y)} × {displayName(pair.x)} without {count === 1 ? 'it' : 'them'}:

@@ -48,7 +48,7 @@ export function SelectByValues({ variables, data, onSelect }: SelectByValuesProp
       {(close) => (
         <>
           <form onSubmit={(event) => submit(event, close)} className="flex flex-col gap-3">
-            <p className="text-[13px] text-muted">Rows whose values lie in both ranges are lit; an empty field is no limit.</p>
+            <p className="text-[13px] text-muted">Rows whose values lie in both ranges are selected; an empty field is no limit.</p>
             {shown.map((range, at) => {
               const variable = variables.find(({ id }) => id === range.variable);
               return (

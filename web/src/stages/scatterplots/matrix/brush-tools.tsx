@@ -15,9 +15,9 @@ const SHAPES = [
   { id: 'lasso', name: 'Lasso', Icon: Lasso },
 ] as const;
 const COMBININGS = [
-  { id: 'new', name: 'afresh', hint: 'Each brush begins anew' },
-  { id: 'add', name: 'adding', hint: 'Adds to what is lit (or hold Shift)' },
-  { id: 'intersect', name: 'narrowing', hint: 'Keeps only what is lit already (or hold Alt)' },
+  { id: 'new', name: 'new', hint: 'Each brush selects anew' },
+  { id: 'add', name: 'add', hint: 'Adds to what is selected (or hold Shift)' },
+  { id: 'intersect', name: 'narrow', hint: 'Keeps only what is selected already (or hold Alt)' },
 ] as const;
 
 /** The shape of the brush, and what a second brush does with the first. */

@@ -1,4 +1,4 @@
-import { type AnalysisInput, type JointResult, rowsInUse, type Study, type Variable } from '@ivlen/contract';
+import { type AnalysisInput, type JointResult, jointTestNameSchema, rowsInUse, type Study, type Variable } from '@ivlen/contract';
 import { jointVerdict } from '@ivlen/core';
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../../../api/queries';
@@ -12,6 +12,7 @@ import { pinnedShape } from '../pinned-shape';
 import { jointSentence } from '../sentence';
 import { shapeEditors } from '../shape-editors';
 import type { ShapeViewProps } from '../shape-view';
+import { JOINT_TESTS } from '../test-words';
 import { DistanceFigure } from './distance-figure';
 import { FurthestRows } from './furthest-rows';
 import { jointP } from './joint-p';
@@ -59,6 +60,8 @@ type ResultProps = Pick<ShapeViewProps, 'study' | 'settings'> & {
   readonly data: JointResult;
 };
 
+const OTHER_TESTS = jointTestNameSchema.options;
+
 function Result({ study, variables, data, settings }: ResultProps) {
   const without = useWithoutEach(study, variables, data);
   const names = variables.map(displayName);
@@ -68,7 +71,15 @@ function Result({ study, variables, data, settings }: ResultProps) {
   const verdict = jointVerdict(
     { ...jointP(data, settings.jointTest), n: data.n },
     without.map((result) => result && jointP(result, settings.jointTest)),
-    { names, level: settings.level },
+    {
+      names,
+      level: settings.level,
+      test: JOINT_TESTS[settings.jointTest].name,
+      others: OTHER_TESTS.filter((name) => name !== settings.jointTest).map((name) => ({
+        name: JOINT_TESTS[name].name,
+        ...jointP(data, name),
+      })),
+    },
   );
   return (
     <>

@@ -151,7 +151,7 @@ describe('suspicious values', () => {
     expect(decimalSlips(slipped)[0].suggestion).toBe(2.829);
   });
 
-  it('whole numbers have no point that slips, and a slip comes to lie among the middle of the others', () => {
+  it('whole numbers have no point that slips, and a slip comes to lie among the others', () => {
     const ages = Float64Array.from({ length: 60 }, (_, i) => 20 + ((i * 7) % 40));
     expect(suspiciousValues(Float64Array.of(...ages, 350)).map(({ reason }) => reason)).toEqual(['far-out']);
     const lengths = ages.map((age) => age + 0.5);

@@ -1,7 +1,8 @@
 import { compareIndependent, type IndependentComparison } from '../comparison/compare-independent';
 import { groupRows } from '../comparison/grouped-rows';
 import { adjustPValues } from '../correlation/adjust-p-values';
-import { assertMethod, METHODS } from '../correlation/methods';
+import { assertMethod } from '../correlation/assert-method';
+import { METHODS } from '../correlation/methods';
 import type { CorrelationTest, Method } from '../correlation/types';
 
 export interface GroupDisagreement {

@@ -1,6 +1,7 @@
 import { completePair } from '../columns/complete-rows';
+import { assertMethod } from '../correlation/assert-method';
 import { influence } from '../correlation/influence';
-import { assertMethod, METHODS } from '../correlation/methods';
+import { METHODS } from '../correlation/methods';
 import { assertAlternative, assertSameLength } from '../correlation/options';
 import { pearson } from '../correlation/pearson';
 import { spearman } from '../correlation/spearman';

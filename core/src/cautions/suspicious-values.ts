@@ -17,8 +17,6 @@ export interface Suspicion {
 
 /** A decimal point slips by one place: further moves fit by chance too often. */
 const SLIPS = [10, 0.1];
-/** Where a value must come to lie by the move: the middle of all. */
-const BULK = [0.05, 0.95] as const;
 /** Interquartile ranges beyond the quartiles. */
 const [INNER_FENCE, OUTER_FENCE] = [1.5, 3];
 /** A value is far from all others only if somewhere between it and them so many interquartile ranges are empty. */
@@ -27,8 +25,8 @@ const MAD_TO_SD = 0.6745;
 const MEAN_DEVIATION_TO_SD = 1.253314;
 
 /**
- * Rows whose value could be a slip of the decimal point: beyond the outer fences, but within the inner ones and among the
- * middle 90 % of the values after moving the point by one place. Fences Tukey (1977) on type-7 quartiles, of the logarithms where they are less skewed; missing
+ * Rows whose value could be a slip of the decimal point: beyond the outer fences, but within the inner ones after moving the
+ * point by one place. Fences Tukey (1977) on type-7 quartiles, of the logarithms where they are less skewed; missing
  * values (NaN) are left out. Whole numbers have no point that could slip, and an IQR of 0 finds nothing.
  *
  * @example
@@ -114,8 +112,6 @@ interface Spread {
   readonly mad: number;
   /** Mean absolute deviation from the median, for a MAD of 0. */
   readonly meanDeviation: number;
-  /** The middle of the values. */
-  readonly bulk: readonly [low: number, high: number];
   /** From here on outwards values are apart from the others. */
   readonly apart: readonly [low: number, high: number];
   readonly wholeNumbers: boolean;
@@ -149,7 +145,6 @@ function spreadOf(sorted: Float64Array, onLogs: boolean, wholeNumbers: boolean):
     q3,
     mad,
     meanDeviation,
-    bulk: [quantile(sorted, BULK[0]), quantile(sorted, BULK[1])],
     apart: [lastBeforeGap(sorted, -1, EMPTY_BETWEEN * (q3 - q1)), lastBeforeGap(sorted, 1, EMPTY_BETWEEN * (q3 - q1))],
     wholeNumbers,
   };
@@ -225,12 +220,7 @@ function isBeyond(value: number, { onLogs, q1, q3 }: Spread, reach: number): boo
 /** The value with its point moved by one place, if that makes it fit. */
 function slipOf(value: number, spread: Spread): number | null {
   if (spread.wholeNumbers) return null;
-  const [low, high] = spread.bulk;
-  const fits = (moves: number) => {
-    const judged = spread.onLogs ? Math.log(moves) : moves;
-    return judged >= low && judged <= high && !isBeyond(moves, spread, INNER_FENCE);
-  };
-  return SLIPS.map((factor) => moved(value, factor)).find(fits) ?? null;
+  return SLIPS.map((factor) => moved(value, factor)).find((moves) => !isBeyond(moves, spread, INNER_FENCE)) ?? null;
 }
 
 /** Moves the point in the decimal digits, so that 17.29 becomes 1.729 without rounding noise. */

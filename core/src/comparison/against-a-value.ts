@@ -1,4 +1,4 @@
-import { assertMethod } from '../correlation/methods';
+import { assertMethod } from '../correlation/assert-method';
 import { assertAlternative, assertLevel } from '../correlation/options';
 import type { Alternative, Interval, Method } from '../correlation/types';
 import { fisherZ } from '../correlation/z-variance';

@@ -1,5 +1,6 @@
 import { listwiseColumns } from '../columns/complete-rows';
-import { assertMethod, METHODS } from '../correlation/methods';
+import { assertMethod } from '../correlation/assert-method';
+import { METHODS } from '../correlation/methods';
 import { assertLevel, assertPositiveInteger, assertSameLength } from '../correlation/options';
 import type { Method } from '../correlation/types';
 import { type BootstrapInterval, bootstrapInterval } from '../resampling/bootstrap-interval';

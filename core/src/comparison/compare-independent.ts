@@ -1,5 +1,6 @@
 import { type Adjustment, adjustPValues } from '../correlation/adjust-p-values';
-import { assertMethod, type VarianceKind } from '../correlation/methods';
+import { assertMethod } from '../correlation/assert-method';
+import type { VarianceKind } from '../correlation/methods';
 import { assertAlternative, assertLevel } from '../correlation/options';
 import type { Alternative, Interval, Method } from '../correlation/types';
 import { fisherZ } from '../correlation/z-variance';

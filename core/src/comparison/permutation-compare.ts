@@ -1,4 +1,5 @@
-import { assertMethod, METHODS, type MethodEntry } from '../correlation/methods';
+import { assertMethod } from '../correlation/assert-method';
+import { METHODS, type MethodEntry } from '../correlation/methods';
 import { assertPositiveInteger } from '../correlation/options';
 import type { Method } from '../correlation/types';
 import { Random } from '../random/random';

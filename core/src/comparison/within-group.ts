@@ -1,7 +1,8 @@
 import { centreColumn } from '../columns/centre';
+import { assertMethod } from '../correlation/assert-method';
 import { correlationP } from '../correlation/correlation-p';
 import { fisherInterval } from '../correlation/fisher-interval';
-import { assertMethod, METHODS, resolveOptionsOf } from '../correlation/methods';
+import { METHODS, resolveOptionsOf } from '../correlation/methods';
 import { constantReason, undefinedTest } from '../correlation/test-result';
 import type { Alternative, CorrelationTest, Method } from '../correlation/types';
 import { toUnitLength, unitProduct } from '../correlation/unit-product';

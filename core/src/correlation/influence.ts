@@ -1,5 +1,6 @@
 import { completePair } from '../columns/complete-rows';
-import { assertMethod, METHODS } from './methods';
+import { assertMethod } from './assert-method';
+import { METHODS } from './methods';
 import { assertAlternative, assertSameLength } from './options';
 import type { Alternative, Method } from './types';
 

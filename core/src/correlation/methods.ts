@@ -1,6 +1,7 @@
 import { COEFFICIENTS } from '../display/coefficients';
 import { midranks } from '../ranks/rank-column';
 import { type Permuted, permutedKendall, permutedProduct } from '../resampling/permuted';
+import { assertMethod } from './assert-method';
 import { KENDALL, kendall, tauQuantileDf, testKendall } from './kendall';
 import { kendallLeaveOneOut } from './kendall-leave-one-out';
 import { type MethodTraits, type ResolvedCorrelationOptions, resolveCorrelationOptions } from './options';
@@ -112,12 +113,6 @@ export const INTERVAL_KINDS: Readonly<Record<Method, MethodTraits['intervals']>>
   kendall: KENDALL.intervals,
 };
 
-/** @throws {RangeError} an unknown method. */
-export function assertMethod(method: Method): void {
-  if (!Object.hasOwn(METHODS, method))
-    throw new RangeError(`method must be one of ${Object.keys(METHODS).join(', ')}; got ${String(method)}`);
-}
-
 /**
  * Options of a method that is given by name, with the defaults filled in.
  * @throws {RangeError} as `resolveCorrelationOptions`, and an unknown method.
@@ -146,5 +141,5 @@ export function testPair(method: Method, x: Float64Array, y: Float64Array, optio
  * mostControls('kendall'); // 1
  */
 export function mostControls(method: Method): number {
-  return METHODS[method].partial.from === 'one-control' ? 1 : Number.POSITIVE_INFINITY;
+  return COEFFICIENTS[method].mostControls;
 }

@@ -17,6 +17,8 @@ export interface CoefficientWords {
   readonly onRanks: Method;
   /** Fewer rows than this give no interval, and no comparison from n alone. */
   readonly fewestForInterval: number;
+  /** How many variables can be held constant under it. */
+  readonly mostControls: number;
   /** About how often a matrix goes through the rows of a pair whose columns are sorted or summed already. */
   readonly passes: number;
   /** Whether two that share a variable are compared by a formula; others by the bootstrap. */
@@ -36,6 +38,7 @@ export const COEFFICIENTS: Readonly<Record<Method, CoefficientWords>> = {
     ofRanks: false,
     onRanks: 'spearman',
     fewestForInterval: 4,
+    mostControls: Number.POSITIVE_INFINITY,
     passes: 1,
     dependentFormula: true,
   },
@@ -48,6 +51,7 @@ export const COEFFICIENTS: Readonly<Record<Method, CoefficientWords>> = {
     ofRanks: true,
     onRanks: 'spearman',
     fewestForInterval: 4,
+    mostControls: Number.POSITIVE_INFINITY,
     passes: 1,
     dependentFormula: false,
   },
@@ -60,6 +64,7 @@ export const COEFFICIENTS: Readonly<Record<Method, CoefficientWords>> = {
     ofRanks: true,
     onRanks: 'kendall',
     fewestForInterval: 5,
+    mostControls: 1,
     passes: 30,
     dependentFormula: false,
   },

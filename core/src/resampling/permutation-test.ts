@@ -1,5 +1,6 @@
 import { completePair } from '../columns/complete-rows';
-import { assertMethod, METHODS } from '../correlation/methods';
+import { assertMethod } from '../correlation/assert-method';
+import { METHODS } from '../correlation/methods';
 import { assertAlternative, assertPositiveInteger, assertSameLength } from '../correlation/options';
 import type { Alternative, Method } from '../correlation/types';
 import { Random } from '../random/random';

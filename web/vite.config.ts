@@ -9,20 +9,6 @@ export default defineConfig({
     outDir: 'dist',
     // data: URLs would break fonts under the content security policy.
     assetsInlineLimit: 0,
-    rolldownOptions: {
-      output: {
-        // What computes coefficients from rows is not needed by the first page: apart, it is loaded with what needs it.
-        advancedChunks: {
-          includeDependenciesRecursively: false,
-          groups: [
-            {
-              name: 'coefficients-from-rows',
-              test: /core\/src\/(kernels|ranks|resampling)\/|core\/src\/correlation\/(methods|kendall|spearman|pearson|rank-|column-sums|concordance|tau|resampled|adf)/,
-            },
-          ],
-        },
-      },
-    },
   },
   server: { proxy: { '/api': 'http://127.0.0.1:4310' } },
   test: {

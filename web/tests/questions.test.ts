@@ -16,8 +16,8 @@ it('counts are fewer, amounts are less', () => {
 
 it('the null hypothesis of a direction includes the other one', () => {
   expect(hypothesesInWords('less', 'a', 'b')).toEqual({
-    nothing: 'H₀: the population correlation of a and b is not below zero (R ≥ 0)',
-    something: 'H₁: it is below zero (R < 0), one-sided',
+    nothing: 'H₀: the population correlation of a and b is not below zero (population r ≥ 0)',
+    something: 'H₁: it is below zero (population r < 0), one-sided',
   });
   expect(hypothesesInWords('either', 'a', 'b').something).toContain('two-sided');
 });

@@ -27,7 +27,7 @@ interface WaitingRow {
 }
 
 /** Rows above the data: titles, names and units. */
-export function rowsAbove({ top, header, nameRows, unitsRow }: ImportSettings): number {
+function rowsAbove({ top, header, nameRows, unitsRow }: ImportSettings): number {
   return top + (header ? nameRows : 0) + (unitsRow ? 1 : 0);
 }
 

@@ -19,7 +19,7 @@ test('joint normality fails because of one variable; on its logarithm the reason
     'Joint normality of 3 variables in 244 of 248 rows, those complete for all of them; Henze–Zirkler at .05.',
   );
   await expect(page.getByTestId('joint-verdict')).toHaveText(
-    'Joint normality is rejected, and no single variable brings it: it still is without turbidity, which matters most.',
+    'Joint normality is rejected by Henze–Zirkler, and no single variable brings it: it still is without turbidity, which matters most.',
   );
   await expect(page.getByRole('row', { name: /^Henze–Zirkler/ })).toContainText(`HZ ${joint.raw.all.statistic.toFixed(2)}`);
   const leftOut = page.getByRole('table', { name: /^p without each variable/ });
@@ -33,7 +33,7 @@ test('joint normality fails because of one variable; on its logarithm the reason
   await expect(page.getByRole('checkbox', { name: /^log10 turbidity/ })).toBeChecked();
   await view(page, 'Together').click();
   await expect(page.getByTestId('joint-verdict')).toHaveText(
-    'Joint normality is rejected because of nitrate: without it no departure is detected.',
+    'Joint normality is rejected by Henze–Zirkler because of nitrate: without it no departure is detected.',
   );
   await expect(leftOut.getByRole('row', { name: /nitrate/ })).toContainText(joint.logged.nitrate.p.toFixed(3).slice(1));
 

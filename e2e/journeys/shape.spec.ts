@@ -61,7 +61,7 @@ test('what the rule marks is seen in the panel, on the diagonal and in the pair 
   await expect(page.getByTestId('legend')).toContainText(/ph, turbidity.*: beyond skewness 2 or excess kurtosis 7/);
   await page.getByRole('gridcell', { name: 'turbidity and water temp: ' }).click();
   const card = page.getByRole('complementary', { name: /^Pair/ });
-  await expect(card.getByText(/^Turbidity is skewed to the right and heavy-tailed\./)).toBeVisible();
+  await expect(card.getByText(/^Marked by its shape: turbidity is skewed to the right and heavy-tailed\./)).toBeVisible();
   await card.getByRole('link', { name: 'See the shape' }).click();
   await expect(page.getByRole('region', { name: 'Shape of turbidity' })).toBeVisible();
 });

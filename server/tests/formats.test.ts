@@ -94,7 +94,12 @@ describe('a workbook', () => {
     ]);
     const first = await bring('people.xlsx', workbook({ S: sheet }));
     expect(first.columns[1]?.storage).toBe('code');
-    const read = await app.ask(importPreviewSchema, 'PATCH', `/imports/${first.id}`, { thousands: ',' });
+    const offer = problem(first, 'numbers-as-text');
+    expect([offer?.message, offer?.mends[0]?.label]).toEqual([
+      'people: numbers stand as texts: “794,246”, “1200.5”, “88,210”.',
+      'Read “,” between thousands',
+    ]);
+    const read = await app.ask(importPreviewSchema, 'PATCH', `/imports/${first.id}`, offer?.mends[0]?.patch);
     expect(read.columns[1]).toMatchObject({ storage: 'number', kind: 'continuous' });
     expect(await valuesOf(read, 'people')).toEqual([794246, 1200.5, 88210, 1020300]);
   });

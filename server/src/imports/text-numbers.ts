@@ -16,6 +16,8 @@ const LIMITS_NOTED = 60;
 export function textNumberProblems(builder: ColumnBuilder, column: ImportColumn, index: number, settings: ImportSettings): ImportProblem[] {
   const correction = settings.columns[index];
   if (correction?.loose) return readSo(builder, column, index);
+  const marks = otherMarks(builder, settings);
+  if (marks) return [markedOffer(builder, column, marks)];
   const offer = offerFor(builder, settings);
   if (!offer) return [];
   const { examples, unit, limit, bracketed } = offer;
@@ -43,6 +45,41 @@ export function textNumberProblems(builder: ColumnBuilder, column: ImportColumn,
         : [{ label: 'Read them as numbers', patch: patch() }],
     },
   ];
+}
+
+type Marks = Pick<ImportSettings, 'decimal' | 'thousands'>;
+/** How numbers may be written that stand as texts beside others, the likelier first. */
+const MARKS: readonly Marks[] = [
+  { decimal: '.', thousands: ',' },
+  { decimal: ',', thousands: '.' },
+  { decimal: '.', thousands: ' ' },
+  { decimal: ',', thousands: ' ' },
+  { decimal: '.', thousands: "'" },
+  { decimal: ',', thousands: 'none' },
+];
+
+/** The marks by which the texts of a column are numbers, where those that are set read none of it; null if there are none. */
+function otherMarks(builder: ColumnBuilder, { format }: ImportSettings): Marks | null {
+  // Of a text file the marks were guessed from all its cells.
+  if (format === 'text' || builder.reading.storage !== 'code') return null;
+  const texts = builder.dictionary().slice(0, TEXTS_LOOKED_AT);
+  if (texts.length < FEWEST_TEXTS) return null;
+  const isRead = (marks: Marks) => texts.filter((text) => !Number.isNaN(createNumberReader({ format, ...marks })(text))).length;
+  return MARKS.find((marks) => isRead(marks) >= SHARE * texts.length) ?? null;
+}
+
+function markedOffer(builder: ColumnBuilder, { name }: ImportColumn, marks: Marks): ImportProblem {
+  const examples = builder.dictionary().slice(0, 3);
+  const grouped = marks.thousands === 'none' ? '' : `“${marks.thousands}” between thousands`;
+  const decimal = marks.decimal === ',' ? '“,” as decimal mark' : '';
+  const words = [grouped, decimal].filter(Boolean).join(' and ');
+  return {
+    severity: 'check',
+    code: 'numbers-as-text',
+    message: `${name}: numbers stand as texts: ${examples.map((text) => `“${clipped(text)}”`).join(', ')}.`,
+    hint: 'As they are, they are not computed with. Numbers that are none of this kind are read as before.',
+    mends: [{ label: `Read ${words}`, patch: marks }],
+  };
 }
 
 const LIMIT_WORDS =

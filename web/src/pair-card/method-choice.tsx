@@ -103,7 +103,7 @@ function Decisions({ study, own, causes, advice }: DecisionsProps) {
       ...(method ? { reason: reasonFor(method, advice) } : {}),
     });
   return (
-    <p className="mt-1 flex flex-wrap gap-x-4 gap-y-1">
+    <p className="mt-1 flex flex-wrap gap-x-4 gap-y-2">
       {causes.flatMap((variable) =>
         [advice.method, ...(advice.also ? [advice.also.method] : [])].map((method) => (
           <button

@@ -51,32 +51,31 @@ export async function workbookToText(
   return { sheets, sheet };
 }
 
-/** A table has numbers in more than one column and in several rows. */
-const FEWEST_NUMBERS = 6;
+/** A table has several rows of more than one cell, and numbers among them; some of these may stand as texts. */
+const [FEWEST_ROWS, FEWEST_NUMBERS] = [3, 3];
 
-/** The first sheet that holds numbers as a table does; of sheets without, the one with the most cells. */
+/** The first sheet that looks like a table; if none does, the one with the most cells. */
 function likeliestTable(files: ReadonlyMap<string, string>, parts: ReadonlyMap<string, Uint8Array>): string | undefined {
   const sizes = [...files].map(([name, file]) => ({ name, ...cellsIn(parts.get(file)) }));
-  const table = sizes.find(({ numbers, columns, rows }) => numbers >= FEWEST_NUMBERS && columns > 1 && rows > 2);
+  const table = sizes.find(({ numbers, fullRows }) => numbers >= FEWEST_NUMBERS && fullRows >= FEWEST_ROWS);
   return (table ?? [...sizes].sort((a, b) => b.cells - a.cells)[0])?.name;
 }
 
 /** A look at the beginning of a sheet is enough. */
 const LETTERS_LOOKED_AT = 400_000;
 
-function cellsIn(sheet: Uint8Array | undefined): { cells: number; numbers: number; columns: number; rows: number } {
+/** How many cells, how many numbers, and how many rows of more than one cell. */
+function cellsIn(sheet: Uint8Array | undefined): { cells: number; numbers: number; fullRows: number } {
   const text = textOf(sheet?.subarray(0, LETTERS_LOOKED_AT));
-  const [columns, rows] = [new Set<string>(), new Set<string>()];
+  const cellsOfRow = new Map<string, number>();
   let [cells, numbers] = [0, 0];
-  for (const [, head = '', body = ''] of text.matchAll(/<c\b([^>]*)>((?:(?!<\/c>)[\s\S])*)<\/c>/g)) {
+  for (const [, head = '', body = ''] of text.matchAll(/<c\b([^>]*[^/])>((?:(?!<\/c>)[\s\S])*)<\/c>/g)) {
     cells++;
-    if (/\bt="(?!n")/.test(head) || !/<v>/.test(body)) continue;
-    numbers++;
-    const [, letters = '', row = ''] = /\br="([A-Z]+)(\d+)"/.exec(head) ?? [];
-    columns.add(letters);
-    rows.add(row);
+    const [, row = ''] = /\br="[A-Z]+(\d+)"/.exec(head) ?? [];
+    cellsOfRow.set(row, (cellsOfRow.get(row) ?? 0) + 1);
+    if (!/\bt="(?!n")/.test(head) && /<v>/.test(body)) numbers++;
   }
-  return { cells, numbers, columns: columns.size, rows: rows.size };
+  return { cells, numbers, fullRows: [...cellsOfRow.values()].filter((count) => count > 1).length };
 }
 
 /** Files of the sheets, by the names of the sheets, in their order. */

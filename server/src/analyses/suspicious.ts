@@ -13,9 +13,9 @@ const ROWS_FOR_PARTNERS = 20_000;
 const PARTNERS = 2;
 const GROUPS_LISTED = 20;
 const CODE_ROWS_LISTED = 5;
-/** How likely an error is by its reason alone, in steps of a power of ten of how far out a value is. */
-const BY_REASON = { 'below-range': 3, 'above-range': 3, 'decimal-slip': 2, 'far-out': 0 } as const;
-/** A change of a coefficient by .1 weighs as much as a value ten times as far out. */
+/** What cannot be, and what a slip explains, are errors before all that is only far out. */
+const BY_REASON = { 'below-range': 200, 'above-range': 200, 'decimal-slip': 100, 'far-out': 0 } as const;
+/** Among those of one reason, a change of a coefficient by .1 weighs as much as a value ten times as far out. */
 const BY_COEFFICIENT = 10;
 /** A value nearer than this changes nothing worth a look, if no coefficient moves by more than `LEAST_MOVED` with it. */
 const NEAR = 6;

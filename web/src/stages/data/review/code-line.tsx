@@ -37,7 +37,9 @@ export function CodeLine({ study, suspicion, onShowRow }: CodeLineProps) {
         {count > 1 ? ` and ${(count - 1).toLocaleString('en-GB')} more` : ''} stands apart from all other values. Such a number often means
         “missing”.
       </p>
-      <ValueTableView table={effectTable(study, variable, effect, `${name} with and without ${code}`)} className="mt-1.5 text-[13px]" />
+      <div className="w-fit">
+        <ValueTableView table={effectTable(study, variable, effect, `${name} with and without ${code}`)} className="mt-1.5 text-[13px]" />
+      </div>
       {!readOnly && (
         <div className="mt-2 flex flex-wrap items-center gap-2">
           <button type="button" className="button py-0.5" disabled={change.isPending} onClick={() => answer(means([variable.id]))}>

@@ -53,10 +53,12 @@ function ValueLine({ study, suspicion, onShowRow }: SuspicionLineProps & { suspi
         </button>{' '}
         {oddity(suspicion, variable)}
       </p>
-      <ValueTableView
-        table={effectTable(study, variable, suspicion.effect, `${displayName(variable)} with and without row ${row}`)}
-        className="mt-1.5 text-[13px]"
-      />
+      <div className="w-fit">
+        <ValueTableView
+          table={effectTable(study, variable, suspicion.effect, `${displayName(variable)} with and without row ${row}`)}
+          className="mt-1.5 text-[13px]"
+        />
+      </div>
       {!readOnly && (
         <div className="mt-2 flex flex-wrap items-center gap-2">
           <input

@@ -147,7 +147,7 @@ test('the card recommends a method with its reason, and follows it only by a dec
   await page.getByRole('gridcell', { name: 'turbidity and water temp: ' }).click();
   const card = page.getByRole('complementary', { name: /^Pair/ });
   await expect(card.getByTestId('method-advice')).toHaveText(
-    'Recommended: Spearman’s ρ. Ranks do not mind that turbidity is skewed to the right and heavy-tailed.',
+    'Recommended: Spearman’s ρ. Ranks do not mind that turbidity is skewed to the right and heavy-tailed. Or Kendall’s τ: its interval counts ties.',
   );
   await expect(card.getByTestId('pair-values')).toContainText('Pearson’s r');
   await card.getByRole('button', { name: 'Use ρ for the pairs of turbidity' }).click();

@@ -122,9 +122,10 @@ const ROWS_NAMED = 5;
 
 function sentinels(builder: ColumnBuilder, { name }: ImportColumn, settings: ImportSettings): ImportProblem[] {
   if (builder.reading.storage !== 'number' || builder.length > MOST_LOOKED_THROUGH || settings.missingCodes.length >= MOST_CODES) return [];
-  const known = new Set(settings.missingCodes.map(Number));
+  const known = new Set(settings.missingCodes.map(Number).filter(Number.isFinite));
   const values = builder.values();
-  return codesApart(values.filter((value) => !known.has(value))).map((code): ImportProblem => {
+  // Most tables have no codes that are numbers: a large column is not copied for nothing.
+  return codesApart(known.size === 0 ? values : values.filter((value) => !known.has(value))).map((code): ImportProblem => {
     const { rows, count } = placesOf(code, values);
     return {
       severity: 'check',

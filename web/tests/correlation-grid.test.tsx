@@ -12,7 +12,7 @@ import { testResult, testStudy } from './test-study';
 const study = testStudy();
 const settings = correlationSettingsSchema.parse({});
 
-const SKEWED = { marked: new Map([['v1', 'skewed to the right']]), rule: 'skewness 2 or excess kurtosis 7' };
+const SKEWED = { marked: new Map([['v1', 'skewed to the right']]), rule: 'skewness 2 or excess kurtosis 7', known: true };
 
 type Cautions = Parameters<typeof buildMatrix>[4];
 

@@ -24,7 +24,7 @@ export function MethodChoice({ context, variables, result }: MethodChoiceProps) 
   const { study, pair, method, settings } = context;
   const { x, y } = pair;
   const { levels, level } = settings;
-  const { marked } = useShapeMarks(study, [x, y]);
+  const { marked, known } = useShapeMarks(study, [x, y]);
   const advice = usePairAdvice(context, variables, result.n, marked);
   const own = [x, y].filter(({ id }) => study.state.pairMethods[id] !== undefined);
   const follows = advice.method === method || own.length > 0;
@@ -59,7 +59,7 @@ export function MethodChoice({ context, variables, result }: MethodChoiceProps) 
   return (
     <section aria-label="Methods" className="mt-4">
       <ValueTableView table={table} />
-      <p className="mt-2" data-testid="method-advice">
+      <p className="mt-2" data-testid="method-advice" hidden={own.length === 0 && !known}>
         {own.length > 0 ? (
           <>
             <strong>{COEFFICIENTS[method].name}</strong>, as decided for {own.map(displayName).join(' and ')}; the trail says why.

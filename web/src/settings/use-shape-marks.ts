@@ -14,20 +14,22 @@ export interface ShapeMarks {
   readonly marked: ReadonlyMap<string, string>;
   /** The rule in words. */
   readonly rule: string;
+  /** Whether it is known of these very variables; until then nothing is marked, and nothing cleared. */
+  readonly known: boolean;
 }
 
 /** The variables whose shape the rule of the Shape stage marks, for the other stages. */
 export function useShapeMarks(study: Study, variables: readonly Variable[]): ShapeMarks {
   const { settings } = useSettings(study.id, 'shape', DEFAULTS);
   const ids = variables.map(({ id }) => id);
-  const { data } = useQuery({
+  const { data, isPlaceholderData } = useQuery({
     ...analysisQuery(study.id, study.head, { kind: 'describe', variables: ids }),
     enabled: ids.length > 0,
     placeholderData: keepPreviousData,
   });
   const rule = settings?.rule ?? DEFAULTS.rule;
   const marked = useMemo(() => (data ? markedAmong(data.variables, rule) : NONE), [data, rule]);
-  return { marked, rule: ruleInWords(rule) };
+  return { marked, rule: ruleInWords(rule), known: data !== undefined && !isPlaceholderData };
 }
 
 export function markedAmong(descriptions: readonly VariableDescription[], rule: ShapeSettings['rule']): ReadonlyMap<string, string> {

@@ -2,10 +2,10 @@ import { type DerivationPreview, type Study, variableSchema } from '@ivlen/contr
 import { screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { ExportDialog } from '../src/exports/export-dialog';
+import { SubsetDialog } from '../src/in-use/subset-dialog';
 import { ChoicesDialog } from '../src/stages/data/bring-in/choices-dialog';
 import { DeriveDialog } from '../src/stages/data/derive/derive-dialog';
 import { draftOf, newDraft, suggestedName } from '../src/stages/data/derive/draft';
-import { SubsetDialog } from '../src/stages/data/subset/subset-dialog';
 import { serve, show } from './served';
 import { testStudy } from './test-study';
 

@@ -17,8 +17,9 @@ const facts = (rows: string, of = study) => ({
   candidates: of.state.variables,
   rows,
 });
+const workingSet = (set = vi.fn()) => ({ variables: study.state.variables.slice(0, 2), has: () => true, set, replace: vi.fn() });
 const partsOf = (rows: string, change: () => void, of = study) =>
-  withEditors(sentence(of, settings, facts(rows, of)), correlationEditors(of, settings, facts(rows, of), '/studies/s/data', change));
+  withEditors(sentence(of, settings, facts(rows, of)), correlationEditors(of, settings, facts(rows, of), workingSet(), change));
 
 it('is one sentence of real text, the same on screen and copied', () => {
   const parts = partsOf('all 1,248 rows', () => {});
@@ -68,7 +69,7 @@ it('of one pair, leaves out what says nothing where it is copied, and keeps it t
   );
   const shown = withEditors(
     parts,
-    correlationEditors(study, settings, pair, '/studies/s/data', () => {}),
+    correlationEditors(study, settings, pair, workingSet(), () => {}),
   );
   expect(sentenceOf(shown)).toBe(sentenceOf(parts));
   render(<MethodsLine parts={shown} />);

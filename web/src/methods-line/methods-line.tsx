@@ -29,6 +29,7 @@ function ChoicePart({ part }: { part: Extract<MethodsPart, { type: 'choice' }> }
     <PopoverEditor
       label={part.label}
       trigger={part.text}
+      {...(part.wide ? { width: 'w-[640px]' } : {})}
       triggerLabel={`${part.text}; change ${part.label}`}
       triggerClass={`inline rounded-none border-b leading-tight select-text hover:bg-accent-soft data-[state=open]:bg-accent-soft ${part.usual ? 'border-edge text-muted' : 'border-accent'}`}
     >

@@ -10,6 +10,8 @@ export interface ChoiceWords<Choice extends string> {
   readonly usual?: boolean;
   /** A choice that says nothing here: it can be made, and is left out where the sentence is taken along, with the words before it. */
   readonly idle?: boolean;
+  /** Whether what changes it needs room. */
+  readonly wide?: boolean;
 }
 
 /** A part of a stage's sentence, which is data: the methods line, its copy, captions and reports follow from it. */

@@ -1,10 +1,10 @@
-import type { CorrelationSettings, Study, Variable } from '@ivlen/contract';
-import { Link } from 'react-router';
+import type { CorrelationSettings, Study } from '@ivlen/contract';
 import { coefficientEditors, type SettingsChange } from '../../coefficients/coefficient-editors';
 import { commonMethod } from '../../coefficients/requests';
+import { inUseEditors } from '../../in-use/in-use-editors';
 import type { Editors } from '../../methods-line/methods-parts';
 import { OptionList } from '../../methods-line/option-list';
-import { displayName } from '../../study/variable-name';
+import type { WorkingSet } from '../../settings/use-working-set';
 import { OwnMethods } from './own-methods';
 import type { CorrelationChoice, CorrelationFacts } from './sentence';
 
@@ -12,16 +12,14 @@ import type { CorrelationChoice, CorrelationFacts } from './sentence';
 export function correlationEditors(
   study: Study,
   settings: CorrelationSettings,
-  { variables, candidates, rows }: CorrelationFacts,
-  /** Where the rows are chosen. */
-  dataPath: string,
+  { candidates }: CorrelationFacts,
+  workingSet: WorkingSet,
   change: SettingsChange,
 ): Editors<CorrelationChoice> {
   return {
+    ...inUseEditors(study, workingSet),
     ...coefficientEditors(settings, candidates, change),
-    variables: () => <WhichVariables variables={variables} />,
     'own-methods': () => <OwnMethods study={study} common={commonMethod(settings)} />,
-    rows: () => <WhichRows rows={rows} dataPath={dataPath} />,
     alternative: (close) => (
       <OptionList
         label="Alternative hypothesis"
@@ -39,29 +37,4 @@ export function correlationEditors(
       />
     ),
   };
-}
-
-function WhichVariables({ variables }: { variables: readonly Variable[] }) {
-  return (
-    <>
-      <p className="px-2 text-muted">The ticked ones, in their order; tick others in the panel on the left.</p>
-      <ol className="mt-1 max-h-64 list-decimal overflow-y-auto pl-9">
-        {variables.map((variable) => (
-          <li key={variable.id}>{displayName(variable)}</li>
-        ))}
-      </ol>
-    </>
-  );
-}
-
-function WhichRows({ rows, dataPath }: { rows: string; dataPath: string }) {
-  return (
-    <p className="px-2">
-      Computed over {rows}. Rows are set aside, brought back or chosen by rules among{' '}
-      <Link to={dataPath} className="text-accent underline">
-        the data
-      </Link>
-      .
-    </p>
-  );
 }

@@ -15,13 +15,12 @@ import { type Pair, usePairSelection } from '../../pair-card/use-pair-selection'
 import { PinButton } from '../../pins/pin-button';
 import { useSettings } from '../../settings/use-settings';
 import { useWorkingSet } from '../../settings/use-working-set';
-import { useStudyPath } from '../../study/read-only';
 import { rowsInWords } from '../../study/rows-in-use';
 import { correlationEditors } from './correlation-editors';
 import { GridSkeleton } from './grid-skeleton';
 import { GridView } from './grid-view';
 import { questionsSentence, sentence } from './sentence';
-import { VIEWS } from './views';
+import { VIEWS, VIEWS_OF_ONE_PAIR } from './views';
 
 const PairCard = lazy(async () => ({ default: (await import('../../pair-card/pair-card')).PairCard }));
 const PairArea = lazy(async () => ({ default: (await import('../../pair-card/pair-area')).PairArea }));
@@ -46,7 +45,6 @@ type StageProps = Pick<ArrangementProps, 'study' | 'workingSet' | 'settings' | '
 function Stage({ study, workingSet, settings, patch }: StageProps) {
   const selection = usePairSelection(study);
   const [params, setParams] = useSearchParams();
-  const path = useStudyPath();
   const variables = useMemo(() => correlatedVariables(workingSet.variables, settings), [workingSet, settings]);
   const [a, b] = variables;
   const enough = variables.length >= 2 && variables.length <= MOST_VARIABLES;
@@ -67,14 +65,17 @@ function Stage({ study, workingSet, settings, patch }: StageProps) {
   const common = { study, workingSet, variables, settings, patch, state, selection };
   const asking = view === 'questions';
   const parts = (asking ? questionsSentence : sentence)(study, settings, facts);
-  const alone = !asking && variables.length === 2 && a !== undefined && b !== undefined;
+  const alone = view === 'grid' && variables.length === 2 && a !== undefined && b !== undefined;
   return (
     <>
       <section className="flex min-w-0 flex-1 flex-col" aria-label="Correlations">
-        {(variables.length !== 2 || asking || study.state.questions.length > 0) && (
-          <ViewBar label="Parts of the Correlations stage" views={VIEWS} current={view} onOpen={open} />
-        )}
-        <MethodsLine parts={withEditors(parts, correlationEditors(study, settings, facts, `${path}/data`, patch))}>
+        <ViewBar
+          label="Parts of the Correlations stage"
+          views={variables.length === 2 ? VIEWS_OF_ONE_PAIR : VIEWS}
+          current={view}
+          onOpen={open}
+        />
+        <MethodsLine parts={withEditors(parts, correlationEditors(study, settings, facts, workingSet, patch))}>
           <PinButton
             study={study}
             pinned={{

@@ -11,10 +11,11 @@ import {
   methodsWords,
   missingWords,
 } from '../../coefficients/sentence-parts';
+import { countOfVariables, type InUseChoice, rowsWords, variablesWords } from '../../in-use/in-use-words';
 import type { SentencePart } from '../../methods-line/methods-parts';
 import { displayName } from '../../study/variable-name';
 
-export type CorrelationChoice = CoefficientChoice | 'variables' | 'own-methods' | 'rows' | 'alternative';
+export type CorrelationChoice = CoefficientChoice | InUseChoice | 'own-methods' | 'alternative';
 type Parts = SentencePart<CorrelationChoice>[];
 
 const ALTERNATIVES: Readonly<Record<CorrelationSettings['alternative'], string>> = {
@@ -42,15 +43,10 @@ export function sentence(study: Study, settings: CorrelationSettings, facts: Cor
   return [
     usedMethodsWords(study, settings, facts),
     rectangle ? ' of ' : ' among ',
-    {
-      choice: 'variables',
-      text: rectangle ? rolesInWords(variables) : `${variables.length} ${variables.length === 1 ? 'variable' : 'variables'}`,
-      label: 'the variables',
-      usual: true,
-    },
+    variablesWords(rectangle ? rolesInWords(variables) : countOfVariables(variables.length)),
     ...ownMethodsWords(study, settings, facts),
     ' in ',
-    rowsWords(facts),
+    rowsWords(facts.rows),
     ...(held ? controlWords(settings, candidates) : []),
     ', ',
     {
@@ -79,7 +75,7 @@ export function questionsSentence(study: Study, settings: CorrelationSettings, f
   const count = (number: number, one: string, many: string) => `${number} ${number === 1 ? one : many}`;
   return [
     `${count(hypotheses, 'hypothesis', 'hypotheses')} of ${count(questions.length, 'question', 'questions')}, each by its own method and direction, in `,
-    rowsWords(facts),
+    rowsWords(facts.rows),
     ', using ',
     missingWords(settings),
     ', decided at the first of ',
@@ -91,10 +87,6 @@ export function questionsSentence(study: Study, settings: CorrelationSettings, f
     ...controlWords(settings, facts.candidates),
     '.',
   ];
-}
-
-function rowsWords({ rows }: CorrelationFacts): SentencePart<CorrelationChoice> {
-  return { choice: 'rows', text: rows, label: 'the rows', usual: true };
 }
 
 /** "2 outcomes with 3 predictors". */

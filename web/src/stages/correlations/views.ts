@@ -5,3 +5,6 @@ export const VIEWS = [
   { id: 'rectangle', name: 'Outcomes × predictors' },
   { id: 'questions', name: 'Questions' },
 ] as const;
+
+/** The same with two variables, where the pair itself stands in the place of the grid. */
+export const VIEWS_OF_ONE_PAIR = VIEWS.map((view) => (view.id === 'grid' ? { ...view, name: 'Pair' as const } : view));

@@ -3,6 +3,7 @@ import { diagonalContentSchema, panelContentSchema } from '@ivlen/contract';
 import { COEFFICIENTS, METHOD_NAMES } from '@ivlen/core';
 import { coefficientEditors } from '../../coefficients/coefficient-editors';
 import { IntervalLevel } from '../../coefficients/interval-level-editor';
+import type { InUseChoice } from '../../in-use/in-use-words';
 import { CheckList } from '../../methods-line/check-list';
 import type { Editors } from '../../methods-line/methods-parts';
 import { OptionList } from '../../methods-line/option-list';
@@ -17,6 +18,7 @@ const SHARES = [0.5, 0.68, 0.9, 0.95, 0.99];
 
 /** What changes the choices of the sentence over the panels. */
 export function scatterplotEditors(
+  inUse: Editors<InUseChoice>,
   settings: ScatterplotSettings,
   grouping: Grouping | undefined,
   patch: Patch<ScatterplotSettings>,
@@ -43,6 +45,7 @@ export function scatterplotEditors(
     />
   );
   return {
+    ...inUse,
     groups: (close) =>
       grouping && (
         <TogetherOrGroups

@@ -5,6 +5,7 @@ import { Link, useSearchParams } from 'react-router';
 import { completeForOf } from '../../coefficients/requests';
 import { useMatrix } from '../../coefficients/use-matrix';
 import { ViewBar } from '../../controls/view-bar';
+import { inUseEditors } from '../../in-use/in-use-editors';
 import { MethodsLine } from '../../methods-line/methods-line';
 import { sentenceOf, withEditors } from '../../methods-line/methods-parts';
 import { usePairSelection } from '../../pair-card/use-pair-selection';
@@ -128,7 +129,7 @@ function Panels({ study, workingSet, rectangle, bar }: PanelsProps) {
     binned: rowsInUse(study) > MOST_POINTS,
   });
   const patchCorrelation = (part: Partial<typeof stored>) => correlations.change({ ...stored, ...part });
-  const parts = withEditors(said, scatterplotEditors(settings, grouping, patch, stored, patchCorrelation));
+  const parts = withEditors(said, scatterplotEditors(inUseEditors(study, workingSet), settings, grouping, patch, stored, patchCorrelation));
   if (!enough) {
     return (
       <>

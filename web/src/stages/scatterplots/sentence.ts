@@ -2,12 +2,13 @@ import type { CorrelationSettings, ScatterplotSettings } from '@ivlen/contract';
 import { COEFFICIENTS } from '@ivlen/core';
 import { percent } from '../../coefficients/cell-data';
 import { missingWords, sidedness } from '../../coefficients/sentence-parts';
+import { countOfVariables, type InUseChoice, rowsWords, variablesWords } from '../../in-use/in-use-words';
 import type { SentencePart } from '../../methods-line/methods-parts';
 import type { Grouping } from '../../settings/use-grouping';
 import { displayName } from '../../study/variable-name';
 import { DIAGONAL_WORDS, overlaysInWords, overlaysOn, PANEL_WORDS } from './panel-words';
 
-export type ScatterplotChoice = 'groups' | 'below' | 'above' | 'diagonal' | 'method' | 'missing' | 'overlays' | 'jitter';
+export type ScatterplotChoice = InUseChoice | 'groups' | 'below' | 'above' | 'diagonal' | 'method' | 'missing' | 'overlays' | 'jitter';
 type Part = SentencePart<ScatterplotChoice>;
 
 export interface ScatterplotFacts {
@@ -28,10 +29,14 @@ export function sentence(settings: ScatterplotSettings, correlation: Correlation
   const { rectangle } = facts;
   const of = rectangle
     ? `${counted(rectangle.outcomes, 'outcome')} against ${counted(rectangle.predictors, 'predictor')}`
-    : counted(facts.variables, 'variable');
+    : countOfVariables(facts.variables);
   const chosen = overlaysOn(settings);
   return [
-    `Scatterplots of ${of} in ${facts.rows}, `,
+    'Scatterplots of ',
+    variablesWords(of),
+    ' in ',
+    rowsWords(facts.rows),
+    ', ',
     groups(settings, facts),
     ', ',
     ...(rectangle ? [half('below', 'the panels', settings)] : square(settings)),

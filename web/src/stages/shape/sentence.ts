@@ -1,11 +1,12 @@
 import type { ShapeSettings } from '@ivlen/contract';
+import { countOfVariables, type InUseChoice, rowsWords, variablesWords } from '../../in-use/in-use-words';
 import type { SentencePart } from '../../methods-line/methods-parts';
 import { ruleInWords } from '../../settings/shape-rule-in-words';
 import type { Grouping } from '../../settings/use-grouping';
 import { displayName } from '../../study/variable-name';
 import { JOINT_TESTS, TESTS } from './test-words';
 
-export type ShapeChoice = 'groups' | 'rule' | 'test' | 'level' | 'joint-test';
+export type ShapeChoice = InUseChoice | 'groups' | 'rule' | 'test' | 'level' | 'joint-test';
 type Parts = SentencePart<ShapeChoice>[];
 
 export interface ShapeFacts {
@@ -18,7 +19,11 @@ export interface ShapeFacts {
 /** What the strips and the table of descriptives show. */
 export function sentence(settings: ShapeSettings, facts: ShapeFacts): Parts {
   return [
-    `Shape of ${countOf(facts.variables)} in ${facts.rows}, `,
+    'Shape of ',
+    variablesWords(countOfVariables(facts.variables)),
+    ' in ',
+    rowsWords(facts.rows),
+    ', ',
     groups(settings, facts),
     '; marked beyond ',
     rule(settings),
@@ -31,7 +36,10 @@ export function sentence(settings: ShapeSettings, facts: ShapeFacts): Parts {
 /** What several variables on other scales show, which are judged over all rows. */
 export function scalesSentence(settings: ShapeSettings, { variables, rows }: ShapeFacts): Parts {
   return [
-    `${countOf(variables)} on other scales in ${rows}, all rows together; marked beyond `,
+    variablesWords(countOfVariables(variables)),
+    ' on other scales in ',
+    rowsWords(rows),
+    ', all rows together; marked beyond ',
     rule(settings),
     '; ',
     ...test(settings),
@@ -54,7 +62,11 @@ export function jointSentence(settings: ShapeSettings, { variables, rowsInUse, c
       ? `${all} rows`
       : `${complete.toLocaleString('en-GB')} of ${all} rows, those complete for all of them`;
   return [
-    `Joint normality of ${countOf(variables)} in ${used}; `,
+    'Joint normality of ',
+    variablesWords(countOfVariables(variables)),
+    ' in ',
+    rowsWords(used),
+    '; ',
     { choice: 'joint-test', text: JOINT_TESTS[settings.jointTest].name, label: 'the test of joint normality' },
     ...level(settings),
     '.',
@@ -86,8 +98,4 @@ function level(settings: ShapeSettings): Parts {
 /** A level as sentences write it: ".05". */
 export function levelText(value: number): string {
   return String(value).replace(/^0/, '');
-}
-
-function countOf(variables: number): string {
-  return `${variables} ${variables === 1 ? 'variable' : 'variables'}`;
 }

@@ -1,21 +1,21 @@
-import { jointTestNameSchema, normalityTestNameSchema, type ShapeSettings } from '@ivlen/contract';
+import { jointTestNameSchema, normalityTestNameSchema } from '@ivlen/contract';
+import { inUseEditors } from '../../in-use/in-use-editors';
 import type { Editors } from '../../methods-line/methods-parts';
 import { OptionList } from '../../methods-line/option-list';
 import { TogetherOrGroups } from '../../methods-line/together-or-groups';
-import type { Grouping } from '../../settings/use-grouping';
 import { RuleEditor } from './rule-editor';
 import { levelText, type ShapeChoice } from './sentence';
+import type { ShapeViewProps } from './shape-view';
 import { JOINT_TESTS, TESTS } from './test-words';
 
 const NO_TEST = 'none';
 const LEVELS = [0.1, 0.05, 0.01, 0.001] as const;
 
-type Patch = (patch: Partial<ShapeSettings>) => void;
-
 /** What changes the choices of the stage's sentences. */
-export function shapeEditors(settings: ShapeSettings, grouping: Grouping | undefined, change: Patch): Editors<ShapeChoice> {
+export function shapeEditors({ study, workingSet, settings, grouping, patch: change }: ShapeViewProps): Editors<ShapeChoice> {
   const { rule, test, level, jointTest } = settings;
   return {
+    ...inUseEditors(study, workingSet),
     groups: (close) =>
       grouping && (
         <TogetherOrGroups

@@ -14,7 +14,7 @@ import { RowsGrid } from './rows-grid';
 import { SelectionBar } from './selection-bar';
 import { useRowOrder } from './use-row-order';
 
-const SubsetDialog = lazy(async () => ({ default: (await import('../subset/subset-dialog')).SubsetDialog }));
+const SubsetDialog = lazy(async () => ({ default: (await import('../../../in-use/subset-dialog')).SubsetDialog }));
 const DeriveDialog = lazy(async () => ({ default: (await import('../derive/derive-dialog')).DeriveDialog }));
 
 /** The table itself, with what finds, narrows and extends it. */

@@ -1,9 +1,10 @@
 import type { SinglePlotSettings, Study, Variable } from '@ivlen/contract';
+import { rowsWords } from '../../../in-use/in-use-words';
 import type { SentencePart } from '../../../methods-line/methods-parts';
 import { displayName } from '../../../study/variable-name';
 import { overlaysInWords } from '../panel-words';
 
-export type SingleChoice = 'x' | 'y' | 'third' | 'overlays' | 'extras';
+export type SingleChoice = 'x' | 'y' | 'rows' | 'third' | 'overlays' | 'extras';
 
 export interface SingleFacts {
   readonly study: Study;
@@ -26,7 +27,9 @@ export function sentence(settings: SinglePlotSettings, { rows, x, y, third, shar
     { choice: 'y', text: displayName(y), label: 'the variable upwards' },
     ' against ',
     { choice: 'x', text: displayName(x), label: 'the variable across' },
-    ` in ${rows}, `,
+    ' in ',
+    rowsWords(rows),
+    ', ',
     {
       choice: 'third',
       text: third ? `${by === 'size' ? 'sized' : 'coloured'} by ${displayName(third)}` : 'all points alike',

@@ -1,4 +1,5 @@
 import { canBeCorrelated, makesGroups, type SinglePlotSettings, type Variable } from '@ivlen/contract';
+import { rowsEditor } from '../../../in-use/in-use-editors';
 import { CheckList } from '../../../methods-line/check-list';
 import type { Editors } from '../../../methods-line/methods-parts';
 import { OptionList } from '../../../methods-line/option-list';
@@ -29,6 +30,7 @@ export function singleEditors(settings: SinglePlotSettings, facts: SingleFacts, 
   return {
     x: axis('x', x, y),
     y: axis('y', y, x),
+    rows: rowsEditor(study),
     third: (close) => <ThirdEditor settings={settings} facts={facts} patch={patch} close={close} />,
     overlays: () => (
       <CheckList

@@ -37,7 +37,7 @@ export function DescriptivesView(props: ShapeViewProps) {
   );
   return (
     <>
-      <MethodsLine parts={withEditors(parts, shapeEditors(settings, grouping, patch))}>
+      <MethodsLine parts={withEditors(parts, shapeEditors(props))}>
         <PinButton study={study} pinned={pinnedShape(workingSet.variables, settings, 'table', sentenceOf(parts))} />
       </MethodsLine>
       <div className="min-h-0 flex-1 overflow-auto px-5 pb-8">

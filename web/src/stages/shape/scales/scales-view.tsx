@@ -16,7 +16,8 @@ import { manyScalesTable } from './scales-table';
 import { type ScaleChoice, useScaleDecisions } from './use-scale-decisions';
 
 /** Several variables on all scales side by side: choose one for each, and keep them together. */
-export function ScalesView({ study, workingSet, settings, grouping, patch }: ShapeViewProps) {
+export function ScalesView(props: ShapeViewProps) {
+  const { study, workingSet, settings, grouping } = props;
   const { marked, rule } = useShapeMarks(study, workingSet.variables);
   const [everyOne, setEveryOne] = useState(false);
   const [chosen, setChosen] = useState<ReadonlyMap<string, ScaleChoice>>(new Map());
@@ -43,7 +44,7 @@ export function ScalesView({ study, workingSet, settings, grouping, patch }: Sha
   const facts = { variables: shown.length, rows: rowsInWords(study), grouping };
   return (
     <>
-      <MethodsLine parts={withEditors(scalesSentence(settings, facts), shapeEditors(settings, grouping, patch))} />
+      <MethodsLine parts={withEditors(scalesSentence(settings, facts), shapeEditors(props))} />
       <div className="flex flex-wrap items-center gap-5 border-b border-rule px-5 py-2">
         <fieldset className="flex items-center gap-4">
           <legend className="sr-only">Which variables</legend>

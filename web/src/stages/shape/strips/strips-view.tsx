@@ -20,7 +20,7 @@ import { useShapes } from './use-shapes';
 
 /** Each variable of the working set as a strip, and where groups are shown apart each of them. */
 export function StripsView(props: ShapeViewProps) {
-  const { study, workingSet, settings, grouping, patch } = props;
+  const { study, workingSet, settings, grouping } = props;
   const [params, setParams] = useSearchParams();
   const order = orderIn(params);
   const { variables } = workingSet;
@@ -48,7 +48,7 @@ export function StripsView(props: ShapeViewProps) {
   const pooled = shapes.flatMap((shape, i) => (shape && !subjects[i]?.group ? [shape] : []));
   return (
     <>
-      <MethodsLine parts={withEditors(said, shapeEditors(settings, grouping, patch))}>
+      <MethodsLine parts={withEditors(said, shapeEditors(props))}>
         <PinButton study={study} pinned={pinnedShape(variables, settings, 'each', sentenceOf(said))} />
       </MethodsLine>
       <div className="min-h-0 flex-1 overflow-auto px-5 pb-8">

@@ -23,14 +23,15 @@ const FEWEST = 2;
 const MOST = 60;
 
 /** Joint normality of the working set: the tests, which variable brings a failure, and the rows furthest out. */
-export function TogetherView({ study, workingSet, settings, grouping, patch }: ShapeViewProps) {
+export function TogetherView(props: ShapeViewProps) {
+  const { study, workingSet, settings } = props;
   const { variables } = workingSet;
   const enough = variables.length >= FEWEST && variables.length <= MOST;
   const { data, error } = useQuery({ ...analysisQuery(study.id, study.head, jointRequest(variables, variables, true)), enabled: enough });
   const parts = jointSentence(settings, { variables: variables.length, rowsInUse: rowsInUse(study), complete: data?.n });
   return (
     <>
-      <MethodsLine parts={withEditors(parts, shapeEditors(settings, grouping, patch))}>
+      <MethodsLine parts={withEditors(parts, shapeEditors(props))}>
         <PinButton
           study={study}
           pinned={{

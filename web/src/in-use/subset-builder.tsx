@@ -2,26 +2,20 @@ import { type NamedSubset, type Study, type Subset, subsetInWords, subsetSchema 
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { subsetCountQuery } from '../../../api/queries';
-import { CloseButton, Modal } from '../../../controls/modal';
-import { SetAsideMenu } from '../../../study/set-aside-menu';
-import { useStudyChanges } from '../../../study/use-study-changes';
+import { subsetCountQuery } from '../api/queries';
+import { SetAsideMenu } from '../study/set-aside-menu';
+import { useStudyChanges } from '../study/use-study-changes';
 import { newRule, RuleEditor } from './rule-editor';
 
-/** Rules in words that say which rows are in, with a live count, and the subsets that have a name. */
-export function SubsetDialog({ study, onClose }: { study: Study; onClose: () => void }) {
+/** Rules in words that say which rows are in, with a live count, and the subsets that have a name; `onClose` ends it. */
+export function SubsetBuilder({ study, onClose }: { study: Study; onClose: () => void }) {
   const { change } = useStudyChanges(study);
   const [subset, setSubset] = useState<Subset>(() => study.state.subset ?? { join: 'all', rules: [firstRule(study)] });
   const [name, setName] = useState('');
   const complete = subsetSchema.safeParse(subset).success;
   const use = (next: Subset | null) => change.mutate({ change: { type: 'set-subset', subset: next } }, { onSuccess: onClose });
   return (
-    <Modal
-      title="Rows by rules"
-      description="Rules for rows: use only these, as the subset, or set them aside for a reason. The others stay in the table either way."
-      className="w-[680px]"
-      onClose={onClose}
-    >
+    <>
       <div className="min-h-0 flex-1 overflow-y-auto">
         {study.state.namedSubsets.length > 0 && <NamedSubsets study={study} onUse={({ subset: named }) => use(named)} />}
         <p className="mt-3">
@@ -85,7 +79,9 @@ export function SubsetDialog({ study, onClose }: { study: Study; onClose: () => 
             Bring these back
           </button>
         )}
-        <CloseButton>Cancel</CloseButton>
+        <button type="button" className="button" onClick={onClose}>
+          Cancel
+        </button>
         <span className="flex w-full items-center gap-2 border-t border-rule pt-3">
           <input
             className="field w-56 py-1"
@@ -107,7 +103,7 @@ export function SubsetDialog({ study, onClose }: { study: Study; onClose: () => 
           </button>
         </span>
       </div>
-    </Modal>
+    </>
   );
 }
 

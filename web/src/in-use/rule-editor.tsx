@@ -1,8 +1,8 @@
 import { makesGroups, type Rule, type Study, type Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
-import { categoriesQuery } from '../../../api/queries';
-import { displayName } from '../../../study/variable-name';
+import { categoriesQuery } from '../api/queries';
+import { displayName } from '../study/variable-name';
 
 const DAY_MS = 86_400_000;
 

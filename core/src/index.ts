@@ -4,12 +4,9 @@ export { type EffectWithout, effectWithout } from './cautions/effect-without';
 export { type GroupDisagreement, groupDisagreement } from './cautions/group-disagreement';
 export { fanShape, fittedParabola, isMonotone, type Linearity, linearity } from './cautions/linearity';
 export { type AdvisedPair, type AdvisedVariable, adviseMethod, type MethodAdvice } from './cautions/method-advice';
-export {
-  type Caution,
-  type CautionCode,
-  type CautionContext,
-  pairCautions,
-} from './cautions/pair-cautions';
+export { type Caution, type CautionCode, pairCautions } from './cautions/pair-cautions';
+export { CHECK_CODES, type CheckCode, type PairCheck, pairChecks } from './cautions/pair-checks';
+export type { CautionContext } from './cautions/pair-findings';
 export type { Remedy, RemedyKind, SharedComponent } from './cautions/remedies';
 export { DEFAULT_SHAPE_RULE, isShapeMarked, type ShapeRule } from './cautions/shape-rule';
 export {

@@ -59,7 +59,7 @@ describe('cautions of a pair', () => {
     expect(codes(x.slice(0, 10), straight.slice(0, 10))).not.toContain('few-cases');
     expect(codes(x, gaps)).toContain('many-missing');
     expect(codes(x.slice(0, 48), straight.slice(0, 48), { rowsInUse: 60 })).not.toContain('many-missing');
-    expect(codes(x, straight, { ordinal: true, shared: { kind: 'inseparable' }, identifierRepeats: true })).toEqual([
+    expect(codes(x, straight, { ordinal: true, shared: { kind: 'inseparable' }, repeatedRows: 4 })).toEqual([
       'shares-a-component',
       'rows-not-independent',
       'ordinal',

@@ -12,7 +12,7 @@ import {
   studyListItemSchema,
   studySchema,
 } from '@ivlen/contract';
-import { adjustPValues } from '@ivlen/core';
+import { adjustPValues, CHECK_CODES } from '@ivlen/core';
 import { loadDemo } from '@ivlen/server';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { z } from 'zod';
@@ -217,6 +217,29 @@ describe('the matrix', () => {
     near(carried?.found.coefficient, reference.carried.with.r.coefficient);
     // Stations were visited twice.
     expect(await codes('kendall', 'conductivity', 'dissolved_solids')).toContain('rows-not-independent');
+  });
+
+  it('lists on request every check of a pair, names the row that matters most, and counts the rows that share a station', async () => {
+    const { identifier, pairs } = await ask(cautionsResultSchema, survey, {
+      kind: 'cautions',
+      variables: [id(survey, 'nitrate'), id(survey, 'mayfly_taxa')],
+      method: 'pearson',
+      byVariable: {},
+      shapeRule: { kind: 'limits', skewness: 2, excessKurtosis: 7 },
+      groupBy: id(survey, 'catchment'),
+      alpha: 0.05,
+      withChecks: true,
+    });
+    expect(identifier).toBe(id(survey, 'station'));
+    const checks = new Map(pairs[0]?.checks.map((check) => [check.code, check]));
+    expect([...checks.keys()].toSorted()).toEqual([...CHECK_CODES].toSorted());
+    // Twelve stations were visited twice: sort and uniq -D on the file.
+    expect(checks.get('rows-independent')).toMatchObject({ held: false, values: { repeatedRows: 24 } });
+    expect(checks.get('one-row')).toMatchObject({ row: expect.any(Number), name: expect.stringMatching(/^[A-Z]{2}-\d{3}$/) });
+    expect(checks.get('few-missing')?.values).toMatchObject({ rowsInUse: 248 });
+    const raised = pairs[0]?.cautions.map(({ code }) => code) ?? [];
+    expect(raised.includes('one-point')).toBe(checks.get('one-row')?.held === false);
+    expect(raised.includes('rows-not-independent')).toBe(true);
   });
 
   it('knows which variables share a component', async () => {

@@ -116,6 +116,7 @@ it('the legend says every mark in words, the range of n and what chance would gi
       settings={{ ...settings, alternative: 'greater' }}
       marks={SKEWED}
       pairMethods={{}}
+      identifier={undefined}
       cautionsNotSought={null}
     />,
   );
@@ -132,7 +133,14 @@ it('the legend says every mark in words, the range of n and what chance would gi
 it('the legend names variables with a coefficient of their own, and cautions no rank coefficient for its shape', () => {
   const nitrate = study.state.variables.find(({ name }) => name === 'nitrate')?.id ?? '';
   render(
-    <GridLegend matrix={matrix} settings={settings} marks={SKEWED} pairMethods={{ [nitrate]: 'spearman' }} cautionsNotSought={null} />,
+    <GridLegend
+      matrix={matrix}
+      settings={settings}
+      marks={SKEWED}
+      pairMethods={{ [nitrate]: 'spearman' }}
+      identifier={undefined}
+      cautionsNotSought={null}
+    />,
   );
   const words = screen.getByTestId('legend').textContent;
   expect(words).toContain('ρ in the tiles of nitrate: another coefficient than r, as decided for it; the trail says why.');
@@ -149,6 +157,15 @@ it('a tile by another method than the others carries its symbol and is named by 
 });
 
 it('the legend says where cautions were not looked for', () => {
-  render(<GridLegend matrix={matrix} settings={settings} marks={SKEWED} pairMethods={{}} cautionsNotSought="too-many-values" />);
+  render(
+    <GridLegend
+      matrix={matrix}
+      settings={settings}
+      marks={SKEWED}
+      pairMethods={{}}
+      identifier={undefined}
+      cautionsNotSought="too-many-values"
+    />,
+  );
   expect(screen.getByTestId('legend').textContent).toContain('too many values to look all pairs over for cautions');
 });

@@ -1,4 +1,4 @@
-import type { CautionCode, RemedyKind } from '@ivlen/core';
+import type { CautionCode, CheckCode, RemedyKind } from '@ivlen/core';
 import { z } from 'zod';
 import { methodSchema } from '../methods';
 import { alternativeSchema, levelSchema, numberOrNullSchema, rowsField, variableIdSchema } from './schemas';
@@ -17,6 +17,8 @@ export const cautionsRequestSchema = z.object({
   groupBy: variableIdSchema.nullable(),
   /** Level of decisions. */
   alpha: levelSchema,
+  /** Whether every check is listed, also those that hold. */
+  withChecks: z.boolean().default(false),
 });
 const cautionCodeSchema = z.enum([
   'shape',
@@ -65,9 +67,39 @@ const cautionSchema = z.object({
     .nullable(),
 });
 export type PairCaution = z.infer<typeof cautionSchema>;
+const checkCodeSchema = z.enum([
+  'kinds',
+  'shape-x',
+  'shape-y',
+  'straight',
+  'even-spread',
+  'one-row',
+  'methods-agree',
+  'groups-agree',
+  'no-shared-component',
+  'rows-independent',
+  'enough-rows',
+  'few-missing',
+  'ties',
+]) satisfies z.ZodType<CheckCode>;
+const checkSchema = z.object({
+  code: checkCodeSchema,
+  /** null where it could not be judged. */
+  held: z.boolean().nullable(),
+  values: z.record(z.string(), numberOrNullSchema),
+  /** The row that the values speak of, numbered from 1, and its name where an identifier names it. */
+  row: z.number().int().nullable(),
+  name: z.string().nullable(),
+});
+/** Something that was looked at, whether or not there is something to caution against. */
+export type PairCheckResult = z.infer<typeof checkSchema>;
 export const cautionsResultSchema = z.object({
   kind: z.literal('cautions'),
-  /** Pairs that have any. */
-  pairs: z.array(z.object({ a: variableIdSchema, b: variableIdSchema, cautions: z.array(cautionSchema) })),
+  /** The variable that names the cases; null where none does. */
+  identifier: variableIdSchema.nullable().default(null),
+  /** Pairs that have any; all of them where checks are asked for. */
+  pairs: z.array(
+    z.object({ a: variableIdSchema, b: variableIdSchema, cautions: z.array(cautionSchema), checks: z.array(checkSchema).default([]) }),
+  ),
 });
 export type CautionsResult = z.infer<typeof cautionsResultSchema>;

@@ -123,7 +123,8 @@ export function isMonotone(x: Float64Array, y: Float64Array): boolean {
   return Math.min(rises, falls) <= MOST_TURNED * (rises + falls);
 }
 
-const FAN_FEWEST = 30;
+/** Whether points fan out is not judged of fewer rows. */
+export const FAN_FEWEST = 30;
 const FAN_P = 0.01;
 
 /**

@@ -1,29 +1,30 @@
-import { completePair } from '../columns/complete-rows';
-import { assertMethod } from '../correlation/assert-method';
 import { influence } from '../correlation/influence';
 import { METHODS } from '../correlation/methods';
-import { assertAlternative, assertSameLength } from '../correlation/options';
-import { pearson } from '../correlation/pearson';
-import { spearman } from '../correlation/spearman';
-import type { Alternative, CorrelationTest, Method } from '../correlation/types';
-import { describe } from '../description/describe';
 import { METHOD_NAMES } from '../display/coefficients';
-import { couldChange, decideDifferently, type Judged, noticeableBetweenMethods, noticeableWithoutRow } from './decisive';
+import { couldChange, type Judged, noticeableBetweenMethods, noticeableWithoutRow } from './decisive';
 import { groupDisagreement } from './group-disagreement';
 import { fanShape, linearity } from './linearity';
+import {
+  type CautionContext,
+  FEW_CASES,
+  FEW_COMPLETE,
+  findMethods,
+  findShapes,
+  findTies,
+  type Judging,
+  judgingOf,
+  MANY_TIES,
+} from './pair-findings';
 import {
   againstCurve,
   byPermutation,
   byRanks,
   distributionFree,
   insideGroups,
-  type JudgedPair,
   type Remedy,
-  type SharedComponent,
   withoutComponent,
   withoutRow,
 } from './remedies';
-import { DEFAULT_SHAPE_RULE, isShapeMarked, type ShapeRule } from './shape-rule';
 
 export type CautionCode =
   | 'shape'
@@ -54,32 +55,6 @@ export interface Caution {
   readonly remedy: Remedy | null;
 }
 
-/** What cannot be seen from the two columns alone. */
-export interface CautionContext {
-  method: Method;
-  /** Of the tests by which conclusions are compared. Default 'two-sided'. */
-  alternative?: Alternative;
-  /** Rows in use, whether complete for the pair or not. Default: the rows given. */
-  rowsInUse?: number;
-  /** Default: |G1| > 2 or |G2| > 7. */
-  shapeRule?: ShapeRule;
-  /** Whether either variable is an order. */
-  ordinal?: boolean;
-  /** What both derive from, if they share a source. */
-  shared?: SharedComponent;
-  /** Whether the identifier that names the cases repeats, so that rows are not independent. */
-  identifierRepeats?: boolean;
-  /** A group for each row. */
-  groups?: Float64Array;
-  /** Level of decisions. Default .05. */
-  alpha?: number;
-}
-
-const FEW_CASES = 10;
-const FEW_COMPLETE = 0.8;
-/** A share of tied pairs of rows above this is worth a note on a rank coefficient. */
-const MANY_TIES = 0.25;
-
 /**
  * All cautions about a pair's coefficient under a method, each with what heeding it gives.
  *
@@ -99,17 +74,8 @@ const MANY_TIES = 0.25;
  *   alpha: 0.05 }).map(({ code }) => code); // ['few-cases']
  */
 export function pairCautions(x: Float64Array, y: Float64Array, context: CautionContext): Caution[] {
-  const { method, alternative = 'two-sided', alpha = 0.05 } = context;
-  assertMethod(method);
-  assertAlternative(alternative);
-  assertSameLength(x, y);
-  const judging: Judging = {
-    pair: { x, y, method, alternative },
-    complete: completePair(x, y),
-    found: METHODS[method].test(x, y, { alternative }),
-    alpha,
-  };
-  const ofValues = METHODS[method].looksAt === 'values';
+  const judging = judgingOf(x, y, context);
+  const ofValues = METHODS[context.method].looksAt === 'values';
   return [
     ...aboutRows(judging, context),
     ...(ofValues ? aboutValues(judging, context) : aboutTies(judging)),
@@ -117,13 +83,6 @@ export function pairCautions(x: Float64Array, y: Float64Array, context: CautionC
     ...aboutMethods(judging, ofValues),
     ...(context.groups ? aboutGroups(judging, context.groups) : []),
   ];
-}
-
-interface Judging {
-  readonly pair: JudgedPair;
-  readonly complete: { readonly x: Float64Array; readonly y: Float64Array };
-  readonly found: CorrelationTest;
-  readonly alpha: number;
 }
 
 /** @param decisive default: what the remedy says */
@@ -141,26 +100,25 @@ function caution(
   return { code, level: changes ? 'could-change' : 'note', values, found, remedy };
 }
 
-function aboutRows(judging: Judging, { rowsInUse, shared, identifierRepeats }: CautionContext): Caution[] {
+function aboutRows(judging: Judging, { rowsInUse, shared, repeatedRows = 0 }: CautionContext): Caution[] {
   const n = judging.complete.x.length;
   const rows = rowsInUse ?? judging.pair.x.length;
   return [
     ...(n < FEW_CASES ? [caution(judging, 'few-cases', { n }, byPermutation(judging.pair))] : []),
     ...(n < FEW_COMPLETE * rows ? [caution(judging, 'many-missing', { n, rowsInUse: rows })] : []),
     ...(shared ? [caution(judging, 'shares-a-component', {}, withoutComponent(judging.pair, shared))] : []),
-    ...(identifierRepeats ? [caution(judging, 'rows-not-independent', {})] : []),
+    ...(repeatedRows > 0 ? [caution(judging, 'rows-not-independent', { repeatedRows })] : []),
   ];
 }
 
-function aboutValues(judging: Judging, { shapeRule = DEFAULT_SHAPE_RULE, ordinal }: CautionContext): Caution[] {
+function aboutValues(judging: Judging, { shapeRule, ordinal }: CautionContext): Caution[] {
   const { pair, complete } = judging;
-  const [first, second] = [describe(complete.x), describe(complete.y)];
+  const { x: first, y: second } = findShapes(judging, shapeRule);
   const straight = linearity(complete.x, complete.y);
   const fan = fanShape(complete.x, complete.y);
-  const shape = isShapeMarked(first, shapeRule) || isShapeMarked(second, shapeRule);
   const least = noticeableBetweenMethods(complete.x.length);
   const found: Caution[] = [];
-  if (shape) {
+  if (first.marked || second.marked) {
     const values = {
       skewnessX: first.skewness,
       excessKurtosisX: first.excessKurtosis,
@@ -182,16 +140,7 @@ function aboutValues(judging: Judging, { shapeRule = DEFAULT_SHAPE_RULE, ordinal
 }
 
 function aboutTies(judging: Judging): Caution[] {
-  const share = (values: Float64Array) => {
-    const sorted = values.slice().sort();
-    let tied = 0;
-    for (let i = 1, run = 1; i < sorted.length; i++) {
-      run = sorted[i] === sorted[i - 1] ? run + 1 : 1;
-      tied += run - 1;
-    }
-    return (2 * tied) / (sorted.length * (sorted.length - 1));
-  };
-  const [tiedX, tiedY] = [share(judging.complete.x), share(judging.complete.y)];
+  const { tiedX, tiedY } = findTies(judging);
   return Math.max(tiedX, tiedY) > MANY_TIES ? [caution(judging, 'ties', { tiedX, tiedY })] : [];
 }
 
@@ -206,12 +155,8 @@ function aboutOnePoint(judging: Judging): Caution[] {
 
 /** @param ofValues under a coefficient of ranks, that r is another is no reason to doubt it */
 function aboutMethods(judging: Judging, ofValues: boolean): Caution[] {
-  const { pair, complete, alpha } = judging;
-  const { alternative } = pair;
-  const [r, rho] = [pearson(complete.x, complete.y, { alternative }), spearman(complete.x, complete.y, { alternative })];
-  const apart = Math.abs(r.coefficient - rho.coefficient) >= noticeableBetweenMethods(complete.x.length);
-  const exact = Math.abs(r.coefficient) === 1;
-  if (exact || (!apart && !decideDifferently(r, rho, alpha))) return [];
+  const { pair, complete } = judging;
+  if (!findMethods(judging).disagree) return [];
   const values = Object.fromEntries(
     METHOD_NAMES.map((name) => [name, METHODS[name].test(complete.x, complete.y, { p: 'approximate' }).coefficient]),
   );

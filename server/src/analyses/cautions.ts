@@ -1,5 +1,5 @@
-import { type CautionsResult, methodForPair, type PairCaution, type RequestOf } from '@ivlen/contract';
-import { type Caution, pairCautions } from '@ivlen/core';
+import { type CautionsResult, methodForPair, type PairCaution, type PairCheckResult, type RequestOf } from '@ivlen/contract';
+import { type Caution, type CautionContext, type PairCheck, pairCautions, pairChecks } from '@ivlen/core';
 import type { AnalysisModule, NameOf, Tell } from './analysis';
 import { type AnalysisColumns, columnOf, rowNumber } from './analysis-columns';
 import { finiteOrNull } from './finite-or-null';
@@ -20,15 +20,19 @@ export const cautions: AnalysisModule<'cautions'> = {
   counts: 'pairs',
   namesRows: (result, nameOf) => ({
     ...result,
-    pairs: result.pairs.map((pair) => ({ ...pair, cautions: pair.cautions.map((caution) => named(caution, nameOf)) })),
+    pairs: result.pairs.map((pair) => ({
+      ...pair,
+      cautions: pair.cautions.map((caution) => named(caution, nameOf)),
+      checks: pair.checks.map((check) => (check.row === null ? check : { ...check, name: nameOf(check.row - 1) })),
+    })),
   }),
 };
 
 function cautionsOf(request: RequestOf<'cautions'>, columns: AnalysisColumns, tell: Tell): CautionsResult {
-  const { variables, method, byVariable, shapeRule, alpha, alternative } = request;
+  const { variables, method, byVariable, shapeRule, alpha, alternative, withChecks } = request;
   const values = variables.map((id) => columnOf(columns, id));
   const groups = request.groupBy === null ? null : columnOf(columns, request.groupBy);
-  const identifierRepeats = casesRepeat(columns);
+  const cases = namedCases(columns);
   const kinds = new Map(columns.codebook.variables.map(({ id, kind }) => [id, kind]));
   const total = (variables.length * (variables.length - 1)) / 2;
   const pairs: CautionsResult['pairs'] = [];
@@ -36,37 +40,47 @@ function cautionsOf(request: RequestOf<'cautions'>, columns: AnalysisColumns, te
     for (let j = 0; j < i; j++) {
       const [a, b] = [variables[j] ?? '', variables[i] ?? ''];
       const shared = sharedComponent(a, b, columns);
-      const found = pairCautions(values[j] ?? new Float64Array(0), values[i] ?? new Float64Array(0), {
+      const [x, y] = [values[j] ?? new Float64Array(0), values[i] ?? new Float64Array(0)];
+      const context: CautionContext = {
         method: methodForPair(method, byVariable, a, b),
         alternative,
         rowsInUse: columns.rowsInUse,
         shapeRule,
         alpha,
         ordinal: [a, b].some((id) => kinds.get(id) === 'ordinal'),
-        identifierRepeats,
+        ...(cases ? { repeatedRows: cases.repeatedRows } : {}),
         ...(shared ? { shared } : {}),
         ...(groups && request.groupBy !== a && request.groupBy !== b ? { groups } : {}),
-      });
-      if (found.length > 0) pairs.push({ a, b, cautions: found.map((caution) => asData(caution, columns)) });
+      };
+      const cautions = pairCautions(x, y, context).map((caution) => asData(caution, columns));
+      const checks = withChecks ? pairChecks(x, y, context).map((check) => checkAsData(check, columns)) : [];
+      if (withChecks || cautions.length > 0) pairs.push({ a, b, cautions, checks });
       tell(++done, total);
     }
   }
-  return { kind: 'cautions', pairs };
+  return { kind: 'cautions', identifier: cases?.identifier ?? null, pairs };
 }
 
-/** Whether the one identifier that names the cases repeats; where several identify something, none of them does. */
-function casesRepeat(columns: AnalysisColumns): boolean {
-  const [identifier, ...others] = columns.codebook.variables.filter(({ kind }) => kind === 'identifier');
-  if (!identifier || others.length > 0) return false;
-  const seen = new Set<number>();
-  return columnOf(columns, identifier.id).some((value) => value === value && (seen.has(value) || !seen.add(value)));
+/** The identifier that names the cases, the one that repeats least, and how many rows share their value of it; null without any. */
+function namedCases(columns: AnalysisColumns): { readonly identifier: string; readonly repeatedRows: number } | null {
+  const found = columns.codebook.variables
+    .filter(({ kind }) => kind === 'identifier')
+    .map(({ id }) => ({ identifier: id, repeatedRows: repeatedRows(columnOf(columns, id)) }));
+  return found.toSorted((a, b) => a.repeatedRows - b.repeatedRows)[0] ?? null;
+}
+
+/** Rows whose value stands in another row as well. */
+function repeatedRows(values: Float64Array): number {
+  const seen = new Map<number, number>();
+  for (const value of values) if (value === value) seen.set(value, (seen.get(value) ?? 0) + 1);
+  return [...seen.values()].reduce((sum, count) => sum + (count > 1 ? count : 0), 0);
 }
 
 function asData({ code, level, values, found, remedy }: Caution, columns: AnalysisColumns): PairCaution {
   return {
     code,
     level,
-    values: Object.fromEntries(Object.entries(values).map(([name, value]) => [name, finiteOrNull(value)])),
+    values: valuesAsData(values),
     found: { coefficient: finiteOrNull(found.coefficient), pValue: finiteOrNull(found.pValue) },
     remedy: remedy && {
       kind: remedy.kind,
@@ -79,6 +93,14 @@ function asData({ code, level, values, found, remedy }: Caution, columns: Analys
       name: null,
     },
   };
+}
+
+function checkAsData({ code, held, values, row }: PairCheck, columns: AnalysisColumns): PairCheckResult {
+  return { code, held, values: valuesAsData(values), row: row === undefined ? null : rowNumber(columns, row), name: null };
+}
+
+function valuesAsData(values: Readonly<Record<string, number>>) {
+  return Object.fromEntries(Object.entries(values).map(([name, value]) => [name, finiteOrNull(value)]));
 }
 
 function named(caution: PairCaution, nameOf: NameOf): PairCaution {

@@ -17,6 +17,8 @@ export interface CautionSubject {
   readonly y: string;
   /** The method that the pair is reported by. */
   readonly method: Method;
+  /** The variable that names the cases. */
+  readonly identifier?: string | null;
 }
 
 interface CautionWords {
@@ -120,8 +122,8 @@ export const CAUTION_WORDS: Readonly<Record<PairCaution['code'], CautionWords>> 
   },
   'rows-not-independent': {
     short: 'rows not independent',
-    sentence: () =>
-      'The identifier repeats: rows of the same case are not independent, so that n is counted too high and p comes out too small.',
+    sentence: (f, { identifier }) =>
+      `${repeatsInWords(value(f, 'repeatedRows'), identifier)}, so that n is counted too high and p comes out too small.`,
     threshold: 'A value of the identifier that names the cases stands in more than one row in use.',
     remedy: NO_REMEDY,
   },
@@ -132,6 +134,11 @@ export const CAUTION_WORDS: Readonly<Record<PairCaution['code'], CautionWords>> 
     remedy: 'ρ instead of r',
   },
 };
+
+/** "24 rows share their station with another row: rows of the same case are not independent". @param identifier the variable that names the cases */
+export function repeatsInWords(rows: number, identifier: string | null | undefined): string {
+  return `${rows.toLocaleString('en-GB')} rows share their ${identifier ?? 'identifier'} with another row: rows of the same case are not independent`;
+}
 
 function aboveOrBelow(advantage: number): string {
   return `${formatCoefficient(Math.abs(advantage))} ${advantage < 0 ? 'below' : 'above'}`;

@@ -23,6 +23,8 @@ const MOST_VALUES = 4_000_000;
 interface FoundCautions {
   /** By pair; undefined while they are not known. */
   readonly cautions: ReadonlyMap<string, readonly PairCaution[]> | undefined;
+  /** The variable that names the cases; undefined where none is known. */
+  readonly identifier: Variable | undefined;
   /** Why they are looked for in the card only; null where they are looked for. */
   readonly notSought: 'too-many-values' | 'held-constant' | null;
 }
@@ -39,7 +41,8 @@ export function useCautions(study: Study, variables: readonly Variable[], settin
     () => (wanted && data ? new Map(data.pairs.map(({ a, b, cautions: found }) => [pairKey(a, b), found])) : undefined),
     [data, wanted],
   );
-  return { cautions, notSought };
+  const identifier = study.state.variables.find(({ id }) => id === data?.identifier);
+  return { cautions, identifier, notSought };
 }
 
 type CautionsRequest = RequestOf<'cautions'>;
@@ -55,6 +58,7 @@ export const NO_CAUTIONS_REQUEST: CautionsRequest = {
   shapeRule: SHAPE_DEFAULTS.rule,
   groupBy: null,
   alpha: 0.05,
+  withChecks: false,
 };
 
 /** undefined while the settings of other stages load. */

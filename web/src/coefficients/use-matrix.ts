@@ -16,6 +16,8 @@ interface MatrixState {
   readonly cautionsNotSought: ReturnType<typeof useCautions>['notSought'];
   /** Whether cautions were looked for, and what was found is there. */
   readonly cautionsKnown: boolean;
+  /** The variable that names the cases, once cautions are known. */
+  readonly identifier: Variable | undefined;
   readonly progress: Progress | undefined;
   /** Ends the computing; `resume` takes it up again. */
   stop(): void;
@@ -42,7 +44,7 @@ export function useMatrix(
     combine: (results) => results.map(({ data }) => data),
   });
   const { data: progress } = useQuery(progressQuery(first.queryKey));
-  const { cautions, notSought } = useCautions(study, variables, settings, enabled && withCautions);
+  const { cautions, identifier, notSought } = useCautions(study, variables, settings, enabled && withCautions);
   const { data, error, isPlaceholderData, fetchStatus, refetch } = main;
   const client = useQueryClient();
   const { order, adjust, methods } = settings;
@@ -55,6 +57,7 @@ export function useMatrix(
     error,
     stale: isPlaceholderData,
     cautionsNotSought: notSought,
+    identifier,
     cautionsKnown: cautions !== undefined,
     progress: fetchStatus === 'fetching' ? progress : undefined,
     stop: () => void client.cancelQueries({ queryKey: first.queryKey }),

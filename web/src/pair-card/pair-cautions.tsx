@@ -1,22 +1,35 @@
 import type { PairCaution, Variable } from '@ivlen/contract';
 import { Link } from 'react-router';
 import { CAUTION_WORDS, type CautionSubject, remedyInWords } from '../coefficients/caution-words';
+import type { CheckSubject } from '../coefficients/check-words';
+import { useGrouping } from '../settings/use-grouping';
 import { displayName } from '../study/variable-name';
+import { PairChecks } from './pair-checks';
 import type { PairContext } from './pair-request';
 import { ShapeInWords } from './shape-in-words';
 import { usePairCautions } from './use-pair-cautions';
 
-/** What a reader should know about this coefficient: first what could change the conclusion, each with what heeding it gives. */
+/** What a reader should know about this coefficient: first what could change the conclusion, each with what heeding it gives; last what held. */
 export function PairCautions({ context, variables }: { context: PairContext; variables: readonly Variable[] }) {
   const { study, pair, settings, method } = context;
   const data = usePairCautions(context, variables);
+  const grouping = useGrouping(study);
   if (settings.control.length > 0)
     return <p className="mt-3 text-[13px] text-muted">Cautions are looked for where nothing is held constant.</p>;
   const found = data?.pairs[0];
-  if (!found) return data ? <p className="mt-3 text-[13px] text-muted">Nothing to caution against was found.</p> : null;
+  if (!data || !found) return null;
   // The numbers were computed with the pair in the order of the codebook.
   const [first, second] = found.a === pair.x.id ? [pair.x, pair.y] : [pair.y, pair.x];
-  const subject: CautionSubject = { x: displayName(first), y: displayName(second), method };
+  const named = study.state.variables.find(({ id }) => id === data.identifier);
+  const identifier = named ? displayName(named) : null;
+  const subject: CheckSubject & CautionSubject = {
+    x: displayName(first),
+    y: displayName(second),
+    kinds: [first.kind, second.kind],
+    method,
+    identifier,
+    groups: grouping?.by ? displayName(grouping.by) : null,
+  };
   const alpha = settings.levels[0] ?? 0.05;
   const inWords = (caution: PairCaution) => (
     <>
@@ -31,21 +44,26 @@ export function PairCautions({ context, variables }: { context: PairContext; var
   const decisive = found.cautions.filter(({ level }) => level === 'could-change');
   const notes = found.cautions.filter(({ level }) => level === 'note');
   return (
-    <section aria-label="Cautions" className="mt-3 space-y-2" data-testid="pair-cautions">
-      {decisive.map((caution) => (
-        <p key={caution.code} className="border-l-4 border-caution bg-caution-soft px-3 py-2" data-caution={caution.code}>
-          <span className="sr-only">Could change the conclusion: </span>
-          {inWords(caution)}
-        </p>
-      ))}
-      {notes.map((caution) => (
-        <p key={caution.code} className="border-l-4 border-rule px-3 py-1 text-[13px]" data-caution={caution.code}>
-          {inWords(caution)}
-        </p>
-      ))}
-      <Link to="/help/cautions" className="text-[13px] text-accent underline">
-        When these are raised
-      </Link>
-    </section>
+    <>
+      {found.cautions.length > 0 && (
+        <section aria-label="Cautions" className="mt-3 space-y-2" data-testid="pair-cautions">
+          {decisive.map((caution) => (
+            <p key={caution.code} className="border-l-4 border-caution bg-caution-soft px-3 py-2" data-caution={caution.code}>
+              <span className="sr-only">Could change the conclusion: </span>
+              {inWords(caution)}
+            </p>
+          ))}
+          {notes.map((caution) => (
+            <p key={caution.code} className="border-l-4 border-rule px-3 py-1 text-[13px]" data-caution={caution.code}>
+              {inWords(caution)}
+            </p>
+          ))}
+          <Link to="/help/cautions" className="text-[13px] text-accent underline">
+            When these are raised
+          </Link>
+        </section>
+      )}
+      <PairChecks checks={found.checks} subject={subject} />
+    </>
   );
 }

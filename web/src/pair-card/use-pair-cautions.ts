@@ -5,7 +5,7 @@ import { analysisQuery } from '../api/queries';
 import { NO_CAUTIONS_REQUEST, useCautionsRequest } from '../coefficients/use-cautions';
 import type { PairContext } from './pair-request';
 
-/** The cautions of the pair; undefined while they come, and where something is held constant, since then none are looked for. */
+/** The cautions and checks of the pair; undefined while they come, and where something is held constant, since then none are looked for. */
 export function usePairCautions(
   { study, pair, settings, completeFor }: PairContext,
   variables: readonly Variable[],
@@ -13,7 +13,7 @@ export function usePairCautions(
   const both = useMemo(() => [pair.x, pair.y], [pair]);
   const request = useCautionsRequest(study, both, settings);
   const { data } = useQuery({
-    ...analysisQuery(study.id, study.head, { ...(request ?? NO_CAUTIONS_REQUEST), rows: { completeFor, group: null } }),
+    ...analysisQuery(study.id, study.head, { ...(request ?? NO_CAUTIONS_REQUEST), rows: { completeFor, group: null }, withChecks: true }),
     enabled: request !== undefined && settings.control.length === 0 && variables.length > 0,
   });
   return data;

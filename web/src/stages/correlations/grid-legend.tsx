@@ -1,6 +1,7 @@
-import type { CorrelationSettings } from '@ivlen/contract';
+import type { CorrelationSettings, Variable } from '@ivlen/contract';
 import { COEFFICIENTS, type Method } from '@ivlen/core';
 import { Link } from 'react-router';
+import { repeatsInWords } from '../../coefficients/caution-words';
 import { joined } from '../../coefficients/coefficient-names';
 import { levelInWords } from '../../coefficients/levels';
 import type { Matrix } from '../../coefficients/matrix';
@@ -28,19 +29,21 @@ interface GridLegendProps {
   readonly marks: ShapeMarks;
   /** Variables whose pairs have a method of their own. */
   readonly pairMethods: Readonly<Record<string, Method>>;
+  /** The variable that names the cases; undefined where none does. */
+  readonly identifier: Variable | undefined;
   /** Why cautions are looked for in the card only; null where the matrix carries them. */
   readonly cautionsNotSought: 'too-many-values' | 'held-constant' | null;
 }
 
 /** What the grid's colours and marks mean, and what it says as a whole. */
-export function GridLegend({ matrix, settings, marks, pairMethods, cautionsNotSought }: GridLegendProps) {
+export function GridLegend({ matrix, settings, marks, pairMethods, identifier, cautionsNotSought }: GridLegendProps) {
   const { variables } = matrix;
   const { levels, alternative, strength, dim, size, adjust } = settings;
   const { pairs, marked, expected, fewest, most, without, alone } = tally(matrix, settings);
   const method = commonMethod(settings);
   const cells = distinctPairs(matrix);
   const underlined = cells.filter((cell) => isUnderlined(cell, settings.cautions)).length;
-  const notIndependent = cells.some(({ cautions }) => cautions.some(({ code }) => code === 'rows-not-independent'));
+  const repeated = cells.flatMap(({ cautions }) => cautions).find(({ code }) => code === 'rows-not-independent')?.values.repeatedRows ?? 0;
   // Neither shape nor uneven steps touch a coefficient of ranks.
   const byPearson = variables.filter(({ id }) => !COEFFICIENTS[pairMethods[id] ?? method].ofRanks);
   const shaped = byPearson.filter(({ id }) => marks.marked.has(id)).map(displayName);
@@ -108,9 +111,9 @@ export function GridLegend({ matrix, settings, marks, pairMethods, cautionsNotSo
         </p>
       )}
       {cautionsNotSought && <p>{NOT_SOUGHT[cautionsNotSought]}</p>}
-      {notIndependent && (
+      {repeated > 0 && (
         <p className="text-caution">
-          An identifier repeats: rows of the same case are not independent, so that every n here is counted too high and every p comes out
+          {repeatsInWords(repeated, identifier && displayName(identifier))}, so that every n here is counted too high and every p comes out
           too small. One row per identifier can be made among the data, under To check.
         </p>
       )}

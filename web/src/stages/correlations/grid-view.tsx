@@ -35,6 +35,7 @@ export function GridView({
         settings={settings}
         marks={marks}
         pairMethods={study.state.pairMethods}
+        identifier={state.identifier}
         cautionsNotSought={state.cautionsNotSought}
       />
       <div className="mt-2">

@@ -134,7 +134,7 @@ export { type Collinearity, type CollinearityOptions, collinearity } from './reg
 export type { DependentSet } from './regression/dependent-sets';
 export { type FittedLine, fittedLine } from './regression/fitted-line';
 export { type GeneralizedVif, generalizedVif } from './regression/generalized-vif';
-export { type LineBandPoint, lineBand } from './regression/line-band';
+export { type LineBandPoint, type LinePrediction, lineBand, predictFromLine } from './regression/line-band';
 export { type LinearModel, type LinearModelOptions, linearModel } from './regression/linear-model';
 export { inflationAmong, type VarianceInflation, varianceInflation } from './regression/variance-inflation';
 export { type BootstrapCorrelation, type BootstrapOptions, bootstrapCorrelation } from './resampling/bootstrap-correlation';

@@ -8,6 +8,7 @@ import {
   linearModel,
   lineBand,
   pearson,
+  predictFromLine,
   varianceInflation,
 } from '@ivlen/core';
 import { describe, expect, it, test } from 'vitest';
@@ -239,6 +240,43 @@ describe('the band of a line', () => {
       expectFigure('lineBand', 'statsmodels', low, line.band[i].low, 1e-10);
       expectFigure('lineBand', 'statsmodels', high, line.band[i].high, 1e-10);
     });
+  });
+
+  it('predicts the mean and a new case where the reference library does, and says what lies outside the data', () => {
+    const [x, y] = [column('nitrate'), column('mayfly_taxa')];
+    for (const [i, { x: at, value, low, high }] of line.newCase.entries()) {
+      const got = predictFromLine(x, y, at);
+      expectFigure('predictFromLine', 'statsmodels', got.value, value, 1e-10);
+      expectFigure('predictFromLine', 'statsmodels', got.newCase?.low ?? Number.NaN, low, 1e-10);
+      expectFigure('predictFromLine', 'statsmodels', got.newCase?.high ?? Number.NaN, high, 1e-10);
+      expectFigure('predictFromLine', 'statsmodels', got.mean?.low ?? Number.NaN, line.band[i].low, 1e-10);
+      expect([got.outside, got.df]).toEqual([false, got.n - 2]);
+    }
+    const { xMin, xMax } = predictFromLine(x, y, 0);
+    expect([xMin, xMax]).toEqual([line.band[0].x, line.band[2].x]);
+    expect([predictFromLine(x, y, xMin - 0.001).outside, predictFromLine(x, y, xMax + 0.001).outside]).toEqual([true, true]);
+  });
+
+  it('of an exact line, a constant, two rows or none promises nothing', () => {
+    const x = Float64Array.of(1, 2, 3, 4);
+    const exact = predictFromLine(
+      x,
+      x.map((value) => 2 * value + 1),
+      10,
+    );
+    expect([exact.value, exact.mean, exact.newCase, exact.outside]).toEqual([21, null, null, true]);
+    const constant = predictFromLine(
+      x.map(() => 3),
+      x,
+      3,
+    );
+    expect([constant.value, constant.mean, constant.newCase]).toEqual([Number.NaN, null, null]);
+    const two = predictFromLine(x.slice(0, 2), Float64Array.of(5, 9), 1.5);
+    expect([two.mean, two.newCase]).toEqual([null, null]);
+    const none = predictFromLine(new Float64Array(0), new Float64Array(0), 1);
+    expect([none.value, none.xMin, none.outside, none.mean]).toEqual([Number.NaN, Number.NaN, false, null]);
+    expect(() => predictFromLine(x, x, Number.NaN)).toThrow('at must be a finite number');
+    expect(() => predictFromLine(x, x, 1, { level: 1 })).toThrow(RangeError);
   });
 
   it('is empty where x does not vary', () => {

@@ -1,4 +1,4 @@
-import { type CorrelationTest, kendall } from '@ivlen/core';
+import { type CorrelationTest, kendall, pearson, spearman } from '@ivlen/core';
 import { describe, expect, it, test } from 'vitest';
 import { concordance } from '../src/correlation/concordance';
 import { createRankScratch } from '../src/correlation/rank-scratch';
@@ -121,5 +121,35 @@ describe('interval of τ under ties', () => {
     );
     expect([above?.high, below?.low]).toEqual([1, -1]);
     expect(above && two && above.low > two.low).toBe(true);
+  });
+});
+
+describe('the steps of an interval', () => {
+  const x = Float64Array.of(1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12);
+  const y = Float64Array.of(2, 1, 4, 6, 5, 3, 9, 7, 8, 12, 10, 11);
+  const tests = { pearson, spearman, kendall };
+
+  // z = artanh r, SE by each method's formula (Fisher 1921; Bonett & Wright 2000; Fieller et al. 1957), back by tanh.
+  it.each([
+    ['pearson', 'fisher', () => 1 / Math.sqrt(9)],
+    ['spearman', 'default', (rho: number) => Math.sqrt((1 + (rho * rho) / 2) / 9)],
+    ['spearman', 'fieller', () => Math.sqrt(1.06 / 9)],
+    ['kendall', 'fieller', () => Math.sqrt(0.437 / 8)],
+  ] as const)('of %s, %s, lead to its limits by hand', (method, interval, se) => {
+    const got = tests[method](x, y, { interval });
+    const steps = got.interval?.steps;
+    expect(steps?.z).toBeCloseTo(Math.atanh(got.coefficient), 12);
+    expect(steps?.se).toBeCloseTo(se(got.coefficient), 12);
+    expect(steps?.quantile).toBeCloseTo(1.959964, 6);
+    expect(got.interval?.low).toBeCloseTo(Math.tanh((steps?.z ?? 0) - (steps?.quantile ?? 0) * (steps?.se ?? 0)), 14);
+    expect(got.interval?.high).toBeCloseTo(Math.tanh((steps?.z ?? 0) + (steps?.quantile ?? 0) * (steps?.se ?? 0)), 14);
+  });
+
+  it('of τ by ties have Student’s quantile, one-sided ones the one-sided quantile', () => {
+    const { interval } = kendall(x, y);
+    expect(interval?.steps?.df).toBeGreaterThan(0);
+    expect(interval?.steps?.quantile).toBeGreaterThan(1.96);
+    expect(pearson(x, y, { alternative: 'greater' }).interval?.steps?.quantile).toBeCloseTo(1.644854, 6);
+    expect(pearson(x, x).interval).toBeNull();
   });
 });

@@ -148,7 +148,7 @@ test('the pair that one station carries: with and without it side by side, set a
   await openCopy(page, 'Aldermere streams');
   await cellOf(page, 'turbidity', 'dissolved oxygen').click();
   const card = page.getByRole('complementary', { name: 'Pair dissolved oxygen and turbidity' });
-  await expect(card.getByTestId('pair-cautions')).toContainText('Without CO-018 r = −.09, with it −.50: p = .181 instead of p < .001.');
+  await expect(card.getByTestId('pair-cautions')).toContainText('Without it r = −.09, with it −.50: p = .181 instead of p < .001.');
   const points = await openSection(page, 'Points that matter');
   await points.getByRole('checkbox', { name: /^row 102/ }).check();
   const table = page.getByTestId('with-and-without');

@@ -40,11 +40,13 @@ def line(x, y):
     fit = statsmodels.api.OLS(numpy.array(b), statsmodels.api.add_constant(numpy.array(a))).fit()
     low = fit.conf_int()
     at = [min(a), 2.5, max(a)]
-    band = fit.get_prediction(statsmodels.api.add_constant(numpy.array(at))).conf_int()
+    predicted = fit.get_prediction(statsmodels.api.add_constant(numpy.array(at)))
+    band, cases = predicted.conf_int(), predicted.conf_int(obs=True)
     return {
         "intercept": {"value": fit.params[0], "se": fit.bse[0], "low": low[0][0], "high": low[0][1]},
         "slope": {"value": fit.params[1], "se": fit.bse[1], "low": low[1][0], "high": low[1][1]},
         "band": [{"x": place, "low": limits[0], "high": limits[1]} for place, limits in zip(at, band.tolist())],
+        "newCase": [{"x": place, "value": value, "low": limits[0], "high": limits[1]} for place, value, limits in zip(at, predicted.predicted_mean.tolist(), cases.tolist())],
         "r2": fit.rsquared, "adjustedR2": fit.rsquared_adj, "residualSd": math.sqrt(fit.mse_resid), "f": fit.fvalue, "p": fit.f_pvalue,
     }
 

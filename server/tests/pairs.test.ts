@@ -7,6 +7,7 @@ import {
   influenceResultSchema,
   lineResultSchema,
   pairResultSchema,
+  predictionResultSchema,
   resampleResultSchema,
   type Study,
   studyListItemSchema,
@@ -105,6 +106,20 @@ describe('a pair', () => {
     expect(line.band[0]?.x).toBeCloseTo(min - (max - min) / 2, 9);
     expect(line.band.at(-1)?.x).toBeCloseTo(max + (max - min) / 2, 9);
     expect(line.smooth.length).toBeGreaterThan(20);
+  });
+
+  it('predicts from the line the mean and a new case of a typed value', async () => {
+    for (const [i, wanted] of reference.line.newCase.entries()) {
+      const request = { kind: 'prediction', ...of('nitrate', 'mayfly_taxa'), level: 0.95, at: wanted.x };
+      const got = await ask(predictionResultSchema, survey, request);
+      near(got.value, wanted.value);
+      near(got.newCase?.low, wanted.low);
+      near(got.newCase?.high, wanted.high);
+      near(got.mean?.low, reference.line.band[i].low);
+      expect(got.outside).toBe(false);
+    }
+    const beyond = await ask(predictionResultSchema, survey, { kind: 'prediction', ...of('nitrate', 'mayfly_taxa'), level: 0.95, at: 99 });
+    expect([beyond.outside, beyond.xMax]).toEqual([true, reference.line.band[2].x]);
   });
 
   it('that one row carries says which, by its name, and what is left', async () => {

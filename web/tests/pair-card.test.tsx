@@ -1,16 +1,28 @@
-import { type CautionsResult, cautionsResultSchema, correlationSettingsSchema } from '@ivlen/contract';
+import {
+  type CautionsResult,
+  cautionsResultSchema,
+  correlationSettingsSchema,
+  lineResultSchema,
+  type PredictionResult,
+  pairTestSchema,
+  type Variable,
+} from '@ivlen/contract';
+import { type Alternative, type Method, testPair } from '@ivlen/core';
 import { screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { type CheckSubject, checkInWords, checksCounted, checksInSentences } from '../src/coefficients/check-words';
+import { intervalSteps } from '../src/pair-card/interval-steps';
+import { predictionInWords } from '../src/pair-card/line-prediction';
+import { LineSection } from '../src/pair-card/line-section';
 import { PairCautions } from '../src/pair-card/pair-cautions';
 import { pairContext } from '../src/pair-card/pair-request';
+import { type WorkingFacts, workingAsText } from '../src/pair-card/working-text';
 import { serve, show } from './served';
 import { testStudy } from './test-study';
 
 const study = testStudy();
 const settings = correlationSettingsSchema.parse({});
-const [nitrate, phosphate, taxa] = study.state.variables;
-if (!nitrate || !phosphate || !taxa) throw new Error('the study of these tests has three variables');
+const [nitrate, , taxa] = study.state.variables as [Variable, Variable, Variable];
 
 const check = (
   code: CautionsResult['pairs'][number]['checks'][number]['code'],
@@ -128,5 +140,133 @@ describe('the card', () => {
     card(result());
     await screen.findByTestId('pair-checks');
     expect(screen.queryByTestId('pair-cautions')).toBeNull();
+  });
+});
+
+const TERM = { se: 0.5, t: 2.5, pValue: 0.0199, low: 0.2, high: 2.3 };
+const line = lineResultSchema.parse({
+  kind: 'line',
+  n: 30,
+  intercept: { ...TERM, value: 12.345678 },
+  slope: { ...TERM, value: -1.25, t: -2.5, low: -2.28, high: -0.22 },
+  r2: 0.18,
+  adjustedR2: 0.15,
+  residualSd: 2.5,
+  f: 6.25,
+  dfResidual: 28,
+  pValue: 0.0185,
+  xMin: 2,
+  xMax: 9,
+  band: [],
+  parabola: null,
+  smooth: [],
+});
+const interval = (low: number, high: number) => ({ low, high, level: 0.95, method: 't' });
+const predicted = (at: number): PredictionResult => ({
+  kind: 'prediction',
+  n: 30,
+  df: 28,
+  at,
+  value: 12.345678 - 1.25 * at,
+  mean: interval(5, 7),
+  newCase: interval(1, 11),
+  xMin: 2,
+  xMax: 9,
+  outside: at > 9,
+});
+
+describe('the line', () => {
+  const open = () => {
+    serve({
+      'POST /analyses': ({ analysis }: { analysis: { kind: string; at: number } }) =>
+        analysis.kind === 'line' ? line : predicted(analysis.at),
+    });
+    const context = pairContext(study, { x: taxa, y: nitrate }, settings, study.state.variables, null);
+    return show(<LineSection {...context} />);
+  };
+
+  it('has slope and intercept with SE, t, p and limits', async () => {
+    open();
+    const table = await screen.findByRole('table', { name: 'Line of nitrate on mayfly taxa' });
+    const cells = within(table)
+      .getAllByRole('row')
+      .map((row) => row.textContent);
+    expect(cells).toEqual([
+      'valueinterceptslope',
+      'estimate12.35−1.250',
+      'SE0.50000.5000',
+      't, 28 df2.500−2.500',
+      'p.020.020',
+      '95 %, from0.2000−2.280',
+      '95 %, to2.300−0.2200',
+    ]);
+    expect(screen.getByText(/mayfly taxa runs from 2 to 9, so that the intercept/)).toBeTruthy();
+  });
+
+  it('predicts at a typed value, says what lies outside, and what is no number', async () => {
+    const { user } = open();
+    const field = await screen.findByRole('textbox', { name: /nitrate on the line at mayfly taxa/ });
+    await user.type(field, '5');
+    expect((await screen.findByTestId('line-prediction')).textContent).toBe(
+      'nitrate = 6.096; the mean of such cases lies in [5.000, 7.000], a new case in [1.000, 11.00], each at 95 % (t, 28 df).',
+    );
+    await user.type(field, '0');
+    expect(await screen.findByText(/rows run from 2 to 9: 50 lies outside/)).toBeTruthy();
+    await user.clear(field);
+    await user.type(field, 'five');
+    expect(screen.getByRole('alert').textContent).toContain('“five” is not a number');
+    expect(screen.queryByTestId('line-prediction')).toBeNull();
+  });
+
+  it('of points exactly on it, or of none, says so', () => {
+    expect(predictionInWords({ ...predicted(1), mean: null, newCase: null }, 'nitrate', '95 %')).toContain('exactly on the line');
+    expect(predictionInWords({ ...predicted(1), value: null }, 'nitrate', '95 %')).toContain('There is no line');
+  });
+});
+
+describe('the working', () => {
+  const n = 30;
+  const x = Float64Array.from({ length: n }, (_, i) => (i * 7) % n);
+  const y = Float64Array.from({ length: n }, (_, i) => ((i * 7) % n) + 9 * Math.sin(i));
+  const facts = (method: Method, alternative: Alternative = 'two-sided'): WorkingFacts => {
+    const { log10P, zVariance: _, ...test } = testPair(method, x, y, { alternative });
+    const asSent = pairTestSchema.parse({ ...test, log10P, degenerate: false, undefinedBecause: null });
+    const steps = asSent.interval ? intervalSteps(method, test.coefficient, asSent.interval, alternative) : [];
+    return { pair: { x: taxa, y: nitrate }, method, test: asSent, alternative, held: 0, df: n - 2, steps, detectable: 0.4921, alpha: 0.05 };
+  };
+  const numberAt = (line: string | undefined) => Number(line?.split(' = ').at(-1)?.replaceAll('−', '-').replace(/,.*/, ''));
+
+  it('copied as text leads to t, p and the interval again by hand', () => {
+    const lines = workingAsText(facts('pearson')).split('\n');
+    const find = (start: string) => lines.find((line) => line.startsWith(start));
+    const [r, count] = [numberAt(find('r =')), numberAt(find('n ='))];
+    expect(numberAt(find('t ='))).toBeCloseTo((r * Math.sqrt(count - 2)) / Math.sqrt(1 - r * r), 10);
+    const [z, se, quantile] = [numberAt(find('z =')), numberAt(find('SE of z: 1/√(n − 3)')), numberAt(find('q, normal'))];
+    expect(z).toBeCloseTo(Math.atanh(r), 12);
+    expect(se).toBeCloseTo(1 / Math.sqrt(27), 12);
+    expect(numberAt(find('lower limit, back'))).toBeCloseTo(Math.tanh(z - quantile * se), 12);
+    expect(numberAt(find('upper limit, back'))).toBeCloseTo(Math.tanh(z + quantile * se), 12);
+    expect(numberAt(find('Smallest r found at 0.05'))).toBe(0.4921);
+  });
+
+  it.each([
+    ['spearman', 'SE of z: √((1 + ρ²/2)/(n − 3))'],
+    ['kendall', 'SE of z: the larger of two that count ties'],
+  ] as const)('of %s names its own standard error', (method, words) => {
+    const text = workingAsText(facts(method));
+    expect(text).toContain(words);
+    expect(text).toContain('Smallest r found');
+  });
+
+  it('one-sided has one limit, and says so', () => {
+    const text = workingAsText(facts('pearson', 'greater'));
+    expect(text).toContain('p, one-sided (positive) =');
+    expect(text).toContain('for 95 %, one-sided');
+    expect(text).toContain('lower limit, back');
+    expect(text).not.toContain('upper limit');
+  });
+
+  it('of an interval from samples has no steps', () => {
+    expect(intervalSteps('pearson', 0.5, interval(0.1, 0.7), 'two-sided')).toEqual([]);
   });
 });

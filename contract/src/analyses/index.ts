@@ -9,6 +9,7 @@ import { jointRequestSchema, jointResultSchema } from './joint';
 import { lineRequestSchema, lineResultSchema } from './line';
 import { missingRequestSchema, missingResultSchema } from './missing';
 import { pairRequestSchema, pairResultSchema } from './pair';
+import { predictionRequestSchema, predictionResultSchema } from './prediction';
 import { resampleRequestSchema, resampleResultSchema } from './resample';
 import { scalesRequestSchema, scalesResultSchema } from './scales';
 import { shapeRequestSchema, shapeResultSchema } from './shape';
@@ -25,6 +26,7 @@ export * from './joint';
 export * from './line';
 export * from './missing';
 export * from './pair';
+export * from './prediction';
 export * from './resample';
 export * from './scales';
 export * from './schemas';
@@ -44,6 +46,7 @@ export const analysisSchema = z.discriminatedUnion('kind', [
   scalesRequestSchema,
   jointRequestSchema,
   lineRequestSchema,
+  predictionRequestSchema,
   influenceRequestSchema,
   byGroupRequestSchema,
   resampleRequestSchema,
@@ -69,6 +72,7 @@ export const analysisResultSchema = z.discriminatedUnion('kind', [
   scalesResultSchema,
   jointResultSchema,
   lineResultSchema,
+  predictionResultSchema,
   influenceResultSchema,
   byGroupResultSchema,
   resampleResultSchema,

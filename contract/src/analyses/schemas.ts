@@ -43,6 +43,8 @@ export const intervalSchema = z.object({
   high: z.number(),
   level: z.number(),
   method: z.string(),
+  /** On the scale of Fisher's z: z ± quantile · se, then tanh back; left out where it was got otherwise. */
+  steps: z.object({ z: z.number(), se: z.number(), quantile: z.number(), df: z.number().optional() }).optional(),
   /** Why its level is no promise. */
   unsure: z.literal('few-outside-largest-tie').optional(),
 });

@@ -21,11 +21,13 @@ export function fisherInterval(
   const z = fisherZ(coefficient);
   const tail = alternative === 'two-sided' ? (1 - level) / 2 : 1 - level;
   const quantile = df < Number.POSITIVE_INFINITY ? studentUpperQuantile(tail, df) : -normalQuantile(tail);
-  const reach = quantile * Math.sqrt(variance);
+  const se = Math.sqrt(variance);
+  const reach = quantile * se;
   return {
     low: alternative === 'less' ? -1 : Math.tanh(z - reach),
     high: alternative === 'greater' ? 1 : Math.tanh(z + reach),
     level,
     method,
+    steps: { z, se, quantile, ...(df < Number.POSITIVE_INFINITY ? { df } : {}) },
   };
 }

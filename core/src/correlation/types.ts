@@ -19,6 +19,15 @@ export type PMethod = 't' | 'normal' | 'exact' | 'permutation';
  */
 export type IntervalKind = 'default' | 'fisher' | 'fieller' | 'bonett-wright' | 'brown-benedetti' | 'adf';
 
+/** The steps of an interval on the scale of Fisher's z: z ± quantile · se, then tanh back. */
+export interface ZSteps {
+  readonly z: number;
+  readonly se: number;
+  readonly quantile: number;
+  /** Degrees of freedom where the quantile is Student's; left out where it is the normal one. */
+  readonly df?: number | undefined;
+}
+
 /** A confidence interval. One-sided alternatives have one limit at −1 or 1. */
 export interface Interval {
   readonly low: number;
@@ -26,6 +35,8 @@ export interface Interval {
   /** Confidence level between 0 and 1. */
   readonly level: number;
   readonly method: string;
+  /** How it was got on the scale of Fisher's z = artanh r; left out where it was not. */
+  readonly steps?: ZSteps | undefined;
   /** Why its level is no promise here: fewer than five rows lie outside the commonest value of a variable. */
   readonly unsure?: 'few-outside-largest-tie' | undefined;
 }

@@ -12,6 +12,7 @@ import { line } from './line';
 import { missing } from './missing';
 import { correlatable, findVariable } from './needed-variables';
 import { pair } from './pair';
+import { prediction } from './prediction';
 import { resample } from './resample';
 import { scales } from './scales';
 import { shape } from './shape';
@@ -30,6 +31,7 @@ const ANALYSES: { readonly [K in AnalysisKind]: AnalysisModule<K> } = {
   scales,
   joint,
   line,
+  prediction,
   influence: influenceOfRows,
   'by-group': byGroup,
   resample,

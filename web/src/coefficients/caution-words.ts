@@ -9,6 +9,7 @@ import {
   formatPRelation,
   type Method,
 } from '@ivlen/core';
+import { rowInWords } from '../study/row-in-words';
 
 /** What a caution's words speak of. */
 export interface CautionSubject {
@@ -25,7 +26,7 @@ interface CautionWords {
   /** Two or three words. */
   readonly short: string;
   /** What it means for the coefficient, with the values it rests on. */
-  readonly sentence: (values: PairCaution['values'], subject: CautionSubject) => string;
+  readonly sentence: (values: PairCaution['values'], subject: CautionSubject, remedy: PairCaution['remedy']) => string;
   /** When it is raised. */
   readonly threshold: string;
   /** What is done about it, with the values of which it is judged. */
@@ -85,7 +86,8 @@ export const CAUTION_WORDS: Readonly<Record<PairCaution['code'], CautionWords>> 
   },
   'one-point': {
     short: 'one point carries it',
-    sentence: () => 'One row moves the coefficient by its standard error or more, or turns its sign.',
+    sentence: (_, __, remedy) =>
+      `One row carries it${remedy?.row ? `, ${rowInWords(remedy.row, remedy.name)}` : ''}: without it the coefficient moves by its standard error or more, or turns its sign.`,
     threshold: 'Without one row Fisher’s z moves by its standard error or more, or a sign that was or becomes significant flips.',
     remedy: 'the coefficient without that row; below 61 rows it must move by 6/(n − 1)',
   },
@@ -156,7 +158,7 @@ export function remedyInWords({ found, remedy }: PairCaution, { method }: Cautio
     parabola: `The parabola’s multiple R = ${becomes}, where |${symbol}| = ${formatCoefficient(Math.abs(found.coefficient ?? Number.NaN))}`,
     'distribution-free': `Free of that, the interval of ${symbol} = ${before} is${interval}`,
     permutation: `By permutation p = ${formatP(remedy.pValue ?? Number.NaN)}, where t has p = ${formatP(found.pValue ?? Number.NaN)}`,
-    'without-row': `Without ${remedy.name ?? `row ${remedy.row}`} ${symbol} = ${becomes}, with it ${before}`,
+    'without-row': `Without it ${symbol} = ${becomes}, with it ${before}`,
     'within-groups': `Within groups ${symbol} = ${becomes}${interval}, over all rows ${before}`,
     'component-constant': `With the common part held constant ${symbol} = ${becomes}, as it stands ${before}`,
     'remaining-part': `The common part with what else the other is made of: ${symbol} = ${becomes}, as it stands ${before}`,

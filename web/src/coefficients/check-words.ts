@@ -1,5 +1,6 @@
 import type { PairCheckResult } from '@ivlen/contract';
 import { COEFFICIENTS, formatCoefficient, formatFixed, formatPRelation, type Method } from '@ivlen/core';
+import { rowInWords } from '../study/row-in-words';
 import { joined } from './coefficient-names';
 
 /** What the words of a check speak of. */
@@ -56,8 +57,7 @@ export const CHECK_WORDS: Readonly<Record<PairCheckResult['code'], CheckWords>> 
     name: () => 'no row carries it',
     value: (check, { method }) => {
       if (check.row === null) return 'no row can be left out';
-      const row = `row ${check.row.toLocaleString('en-GB')}${check.name === null ? '' : ` (${check.name})`}`;
-      return `without ${row}, which moves it most, ${COEFFICIENTS[method].symbol} = ${formatCoefficient(number(check, 'without'))}, with it ${formatCoefficient(number(check, 'coefficient'))}`;
+      return `without ${rowInWords(check.row, check.name)}, which moves it most, ${COEFFICIENTS[method].symbol} = ${formatCoefficient(number(check, 'without'))}, with it ${formatCoefficient(number(check, 'coefficient'))}`;
     },
   },
   'methods-agree': {

@@ -1,15 +1,16 @@
 import { Check, Copy } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { withItalics } from './rich-text';
 
 const SHOWN_MS = 1500;
 
-/** Copies a text and says so for a moment. */
+/** Copies a text, plain and with its symbols in italics, and says so for a moment. */
 export function CopyButton({ label, text, className = '' }: { label: string; text: string; className?: string }) {
   const [copied, setCopied] = useState(false);
   const copy = async () => {
     try {
-      await navigator.clipboard.writeText(text);
+      await write(text);
       setCopied(true);
       setTimeout(() => setCopied(false), SHOWN_MS);
     } catch {
@@ -22,4 +23,11 @@ export function CopyButton({ label, text, className = '' }: { label: string; tex
       <span aria-live="polite">{copied ? 'Copied' : label}</span>
     </button>
   );
+}
+
+async function write(text: string): Promise<void> {
+  // Some browsers know plain text only.
+  if (typeof ClipboardItem === 'undefined') return navigator.clipboard.writeText(text);
+  const as = (type: string, content: string) => ({ [type]: new Blob([content], { type }) });
+  await navigator.clipboard.write([new ClipboardItem({ ...as('text/html', withItalics(text)), ...as('text/plain', text) })]);
 }

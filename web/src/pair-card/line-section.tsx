@@ -1,3 +1,4 @@
+import type { LineResult } from '@ivlen/contract';
 import { formatCoefficient, formatP } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../api/queries';
@@ -8,7 +9,17 @@ import { asMeasured, significant } from '../figures/as-measured';
 import { displayName } from '../study/variable-name';
 import type { ValueTable } from '../tables/columns';
 import { ValueTableView } from '../tables/value-table-view';
+import { LinePrediction } from './line-prediction';
 import { type PairContext, pairOf } from './pair-request';
+
+type Term = LineResult['slope'];
+
+/** One value of both terms of the line. */
+interface LineValue {
+  readonly name: string;
+  readonly shown: (term: Term) => string;
+  readonly exact: (term: Term) => number | null;
+}
 
 /** The simple regression of the pair: y on x, whole. */
 export function LineSection(context: PairContext) {
@@ -21,32 +32,25 @@ export function LineSection(context: PairContext) {
   if (slope.value === null || intercept.value === null) return <p>No line: too few rows, or {x} does not vary.</p>;
   const outside = data.xMin !== null && data.xMax !== null && (data.xMin > 0 || data.xMax < 0);
   const sign = slope.value < 0 ? '−' : '+';
-  const table: ValueTable<readonly [name: string, term: typeof slope]> = {
+  const number = (name: string, read: (term: Term) => number | null): LineValue => ({
+    name,
+    shown: (term) => (name === 'p' ? formatP(term.pValue ?? Number.NaN, settings.levels) : significant(read(term))),
+    exact: read,
+  });
+  const table: ValueTable<LineValue> = {
     caption: `Line of ${y} on ${x}`,
     columns: [
-      { name: '', nameInFile: 'term', shown: ([name]) => name },
-      { name: 'estimate', shown: ([, term]) => significant(term.value), exact: ([, term]) => term.value },
-      { name: 'SE', shown: ([, term]) => significant(term.se), exact: ([, term]) => term.se },
-      {
-        name: `${percent(settings.level)} interval`,
-        shown: ([, { low, high }]) => (low === null || high === null ? '–' : `[${significant(low)}, ${significant(high)}]`),
-        only: 'screen',
-        // Both limits have four digits and more: the card is too narrow for them side by side.
-        onScreen: ([, { low, high }]) =>
-          low !== null &&
-          high !== null && (
-            <>
-              [{significant(low)},<br />
-              {significant(high)}]
-            </>
-          ),
-      },
-      { name: 'low', shown: () => '', exact: ([, { low }]) => low, only: 'file' },
-      { name: 'high', shown: () => '', exact: ([, { high }]) => high, only: 'file' },
+      { name: '', nameInFile: 'value', shown: ({ name }) => name },
+      { name: 'intercept', shown: ({ shown }) => shown(intercept), exact: ({ exact }) => exact(intercept) },
+      { name: 'slope', shown: ({ shown }) => shown(slope), exact: ({ exact }) => exact(slope) },
     ],
     rows: [
-      ['intercept', intercept],
-      ['slope', slope],
+      number('estimate', ({ value }) => value),
+      number('SE', ({ se }) => se),
+      number(`t, ${data.dfResidual} df`, ({ t }) => t),
+      number('p', ({ pValue }) => pValue),
+      number(`${percent(settings.level)}, from`, ({ low }) => low),
+      number(`${percent(settings.level)}, to`, ({ high }) => high),
     ],
   };
   return (
@@ -67,6 +71,7 @@ export function LineSection(context: PairContext) {
           data and says nothing about them.
         </p>
       )}
+      <LinePrediction context={context} />
     </div>
   );
 }

@@ -36,7 +36,7 @@ export function PairCautions({ context, variables }: { context: PairContext; var
       {caution.code === 'shape' ? (
         <ShapeInWords study={study} pair={pair} />
       ) : (
-        CAUTION_WORDS[caution.code].sentence(caution.values, subject)
+        CAUTION_WORDS[caution.code].sentence(caution.values, subject, caution.remedy)
       )}{' '}
       {remedyInWords(caution, subject, alpha)}
     </>

@@ -7,6 +7,7 @@ import { FailureNotice } from '../controls/failure-notice';
 import { Skeleton } from '../controls/skeleton';
 import { asMeasured } from '../figures/as-measured';
 import { useReadOnly } from '../study/read-only';
+import { rowInWords } from '../study/row-in-words';
 import { useStudyChanges } from '../study/use-study-changes';
 import type { TableColumn, ValueTable } from '../tables/columns';
 import { ValueTableView } from '../tables/value-table-view';
@@ -52,7 +53,7 @@ function Points({ context, data }: { context: PairContext; data: InfluenceResult
       },
       { onSuccess: () => setTried(new Set()) },
     );
-  const nameOf = ({ row, name }: Point) => `row ${row}${name ? ` (${name})` : ''}`;
+  const nameOf = ({ row, name }: Point) => rowInWords(row, name);
   const tick = (row: number, ticked: boolean) => {
     const next = new Set(tried);
     if (ticked) next.add(row);
@@ -93,8 +94,8 @@ function Points({ context, data }: { context: PairContext; data: InfluenceResult
     <div data-testid="points-that-matter">
       {carrying && (
         <p className="mb-2">
-          {carrying.name ?? `Row ${carrying.row}`} carries the coefficient: {symbol} {formatCoefficient(data.coefficient ?? Number.NaN)}{' '}
-          with it, {formatCoefficient(carrying.without ?? Number.NaN)} without.
+          The coefficient is carried by {nameOf(carrying)}: {symbol} {formatCoefficient(data.coefficient ?? Number.NaN)} with it,{' '}
+          {formatCoefficient(carrying.without ?? Number.NaN)} without.
         </p>
       )}
       <ValueTableView table={table} className="w-full text-[13px]" />

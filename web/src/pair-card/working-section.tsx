@@ -1,8 +1,11 @@
 import type { PairResult } from '@ivlen/contract';
 import { COEFFICIENTS, formatCoefficient, formatFixed, formatFullP, smallestDetectable } from '@ivlen/core';
 import { useMemo } from 'react';
+import { CopyButton } from '../controls/copy-button';
 import { NamedValues } from '../tables/named-values';
+import { intervalSteps } from './interval-steps';
 import type { PairContext } from './pair-request';
+import { type WorkingFacts, workingAsText } from './working-text';
 
 const POWER = 0.8;
 /** Above so many rows the exact distribution of r and Fisher’s z agree to all digits shown. */
@@ -11,10 +14,11 @@ const MOST_EXACT = 2000;
 /** Of the smallest coefficient that would be found, by the alternative. */
 const SIGN = { 'two-sided': '±', greater: '', less: '−' } as const;
 
-/** How the p came about, with the numbers in it, and what this n could have found. */
+/** How p and interval came about, with the numbers in them, and what this n could have found. */
 export function WorkingSection({ context, result }: { context: PairContext; result: PairResult }) {
-  const { method, settings } = context;
-  const { coefficient, pValue, log10P, pMethod, statistic, n } = result.tests[method];
+  const { method, settings, pair } = context;
+  const test = result.tests[method];
+  const { coefficient, pValue, log10P, pMethod, statistic, n, interval } = test;
   const { alternative, levels, control } = settings;
   const alpha = levels[0] ?? 0.05;
   const r = coefficient ?? Number.NaN;
@@ -28,6 +32,8 @@ export function WorkingSection({ context, result }: { context: PairContext; resu
   );
   const symbol = COEFFICIENTS[method].symbol;
   const df = statistic?.df ?? n - 2 - k;
+  const steps = interval && coefficient !== null ? intervalSteps(method, coefficient, interval, alternative, k) : [];
+  const facts: WorkingFacts = { pair, method, test, alternative, held: k, df, steps, detectable, alpha };
   return (
     <div data-testid="working">
       {pMethod === 't' && statistic ? (
@@ -61,6 +67,16 @@ export function WorkingSection({ context, result }: { context: PairContext; resu
               : `No test: ${symbol} is not defined, or exactly ±1.`}
         </p>
       )}
+      {interval && (
+        <>
+          <h4 className="mt-3 text-[13px]">The interval, step by step</h4>
+          {steps.length > 0 ? (
+            <NamedValues label="Steps of the interval" rows={steps.map(({ words, shown, exact }) => [words, shown, exact])} />
+          ) : (
+            <p className="text-[13px]">It is from samples of the rows drawn again: no formula leads to it by hand.</p>
+          )}
+        </>
+      )}
       {COEFFICIENTS[method].squareIsShared && !Number.isNaN(r) && (
         <p className="mt-2 text-[13px]">
           r² = {formatCoefficient(r * r, 3)}: the variables share {Math.round(1000 * r * r) / 10} % of their variance. r itself is not a
@@ -74,6 +90,7 @@ export function WorkingSection({ context, result }: { context: PairContext; resu
           with a power of .80{COEFFICIENTS[method].ofRanks ? ' (computed for r)' : ''}.
         </p>
       )}
+      <CopyButton className="mt-2 text-[13px]" label="Copy the working" text={workingAsText(facts)} />
     </div>
   );
 }

@@ -2,6 +2,7 @@ import { BLOCK_ROWS, type Study } from '@ivlen/contract';
 import { useQueries } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { blockQuery } from '../api/queries';
+import { rowInWords } from './row-in-words';
 
 const ROW_ORDER = { descending: '0' } as const;
 
@@ -27,5 +28,5 @@ export function useRowName(study: Study, row: number | null): string {
   const rows = useMemo(() => (row === null ? [] : [row]), [row]);
   const [found] = useRowNames(study, rows);
   if (!found) return '';
-  return `row ${found.row.toLocaleString('en-GB')}${found.name === null ? '' : ` (${found.name})`}`;
+  return rowInWords(found.row, found.name);
 }

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { analysisQuery } from '../../../api/queries';
 import { FailureNotice } from '../../../controls/failure-notice';
 import { Skeleton } from '../../../controls/skeleton';
+import { useScrollToItself } from '../../../controls/use-scroll-to-itself';
 import { HistogramFigure } from '../../../figures/marks/histogram-figure';
 import { QuantileFigure } from '../../../figures/marks/quantile-figure';
 import { useWorkingSet } from '../../../settings/use-working-set';
@@ -38,6 +39,7 @@ export function OtherScales({ study, variable, settings }: OtherScalesProps) {
   const { keep, keepNone, pending } = useScaleDecisions(study);
   const [all, setAll] = useState(false);
   const readOnly = useReadOnly();
+  const opened = useScrollToItself<HTMLElement>(data !== undefined);
   if (error && !data) return <FailureNotice error={error} />;
   if (!data) return <Skeleton label="Computing other scales" className="mt-4 h-48" />;
   const partners = strongest(data);
@@ -45,7 +47,7 @@ export function OtherScales({ study, variable, settings }: OtherScalesProps) {
   const keepOne = (scale: OtherScale, shift: number) => void keep([{ variable, scale, shift }]);
   const why = because(data);
   return (
-    <section aria-label={`Other scales of ${displayName(variable)}`} className="col-span-2 mt-2">
+    <section ref={opened} aria-label={`Other scales of ${displayName(variable)}`} className="col-span-2 mt-2 scroll-mt-12 scroll-mb-4">
       <table className="numerals w-full">
         <thead>
           <tr className="border-b border-edge text-left text-[13px] text-muted">

@@ -1,0 +1,25 @@
+const ESCAPES: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;' };
+
+export function escapeHtml(text: string): string {
+  return text.replaceAll(/[&<>"]/g, (sign) => ESCAPES[sign] ?? sign);
+}
+
+/**
+ * Symbols of statistics in a sentence: a letter before its degrees of freedom or a relation, and a coefficient after its author.
+ * Words of one letter that stand otherwise ("station t") are none.
+ */
+const SYMBOL = /(?<![\p{L}\p{N}_])(?:[rptnzFQW]|[ρτ])(?=\(\d|\s?[=<>≤≥±]\s|²)|(?<=’s )[rρτ](?![\p{L}\p{N}_])/gu;
+
+/** A text as HTML, the symbols of statistics in italics as papers set them; lines become paragraphs. */
+export function withItalics(text: string): string {
+  const paragraphs = text.split('\n').map((line) => {
+    let html = '';
+    let at = 0;
+    for (const { 0: symbol, index } of line.matchAll(SYMBOL)) {
+      html += `${escapeHtml(line.slice(at, index))}<i>${symbol}</i>`;
+      at = index + symbol.length;
+    }
+    return html + escapeHtml(line.slice(at));
+  });
+  return paragraphs.length === 1 ? (paragraphs[0] ?? '') : paragraphs.map((line) => `<p>${line}</p>`).join('');
+}

@@ -61,7 +61,7 @@ export function pairChecks(x: Float64Array, y: Float64Array, context: CautionCon
   return [
     ...(ofValues ? ofTheValues(judging, context) : []),
     oneRow(judging),
-    methodsAgree(judging, ofValues),
+    methodsAgree(judging),
     ...(context.groups ? [groupsAgree(judging, context.groups)] : []),
     ...ofTheRows(judging, context),
     ties(judging, ofValues),
@@ -98,11 +98,10 @@ function oneRow({ pair: { x, y, method, alternative }, alpha }: Judging): PairCh
   return { code: 'one-row', held: row < 0 ? null : carrying < 0, values, ...(row >= 0 ? { row } : {}) };
 }
 
-/** Under ranks that r is another coefficient is a note. */
-function methodsAgree(judging: Judging, ofValues: boolean): PairCheck {
-  const { r, rho, disagree } = findMethods(judging);
+function methodsAgree(judging: Judging): PairCheck {
+  const { r, rho, limit, disagree } = findMethods(judging);
   const unknown = Number.isNaN(r) || Number.isNaN(rho);
-  return { code: 'methods-agree', held: unknown ? null : !disagree, values: { r, rho, ofValues: ofValues ? 1 : 0 } };
+  return { code: 'methods-agree', held: unknown ? null : !disagree, values: { r, rho, limit } };
 }
 
 function groupsAgree({ pair, alpha }: Judging, labels: Float64Array): PairCheck {

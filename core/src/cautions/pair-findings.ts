@@ -89,7 +89,8 @@ export function findTies({ complete }: Judging): { readonly tiedX: number; reado
 /** r and ρ, and whether they differ by what matters or decide differently. Points exactly on a line agree. */
 export function findMethods({ pair: { alternative }, complete, alpha }: Judging) {
   const [r, rho] = [pearson(complete.x, complete.y, { alternative }), spearman(complete.x, complete.y, { alternative })];
-  const apart = Math.abs(r.coefficient - rho.coefficient) >= noticeableBetweenMethods(complete.x.length);
+  const limit = noticeableBetweenMethods(complete.x.length);
+  const apart = Math.abs(r.coefficient - rho.coefficient) >= limit;
   const exact = Math.abs(r.coefficient) === 1;
-  return { r: r.coefficient, rho: rho.coefficient, disagree: !exact && (apart || decideDifferently(r, rho, alpha)) };
+  return { r: r.coefficient, rho: rho.coefficient, limit, disagree: !exact && (apart || decideDifferently(r, rho, alpha)) };
 }

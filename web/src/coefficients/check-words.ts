@@ -62,7 +62,10 @@ export const CHECK_WORDS: Readonly<Record<PairCheckResult['code'], CheckWords>> 
   },
   'methods-agree': {
     name: () => 'r and ρ agree',
-    value: (check) => `r ${formatCoefficient(number(check, 'r'))}, ρ ${formatCoefficient(number(check, 'rho'))}`,
+    value: (check) => {
+      const [r, rho, limit] = [number(check, 'r'), number(check, 'rho'), number(check, 'limit')];
+      return `r ${formatCoefficient(r, 3)}, ρ ${formatCoefficient(rho, 3)}: ${formatCoefficient(Math.abs(r - rho), 3)} apart, which matters from ${formatCoefficient(limit)} on`;
+    },
   },
   'groups-agree': {
     name: ({ groups }) => `groups of ${groups} agree`,

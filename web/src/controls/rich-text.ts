@@ -23,3 +23,8 @@ export function withItalics(text: string): string {
   });
   return paragraphs.length === 1 ? (paragraphs[0] ?? '') : paragraphs.map((line) => `<p>${line}</p>`).join('');
 }
+
+/** On screen a relation and its number stay on one line. */
+export function keepTogether(text: string): string {
+  return text.replace(/ ([<>=]) (?=[<>.−\d])/g, '\u00a0$1\u00a0');
+}

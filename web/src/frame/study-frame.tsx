@@ -30,7 +30,7 @@ export function StudyFrame() {
   }
   return (
     <ReadOnly value={revision !== undefined}>
-      <div className="flex h-screen min-h-0 flex-col">
+      <div className="relative flex h-screen min-h-0 flex-col overflow-clip">
         <TopBar study={today} />
         {revision !== undefined && (
           <EarlierStateBand study={study} summary={trail?.decisions.find(({ number }) => number === study.head)?.summary} />

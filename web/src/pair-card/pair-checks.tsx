@@ -2,6 +2,7 @@ import type { CautionsResult } from '@ivlen/contract';
 import { Check, Minus } from 'lucide-react';
 import { CHECK_WORDS, type CheckSubject, checksCounted, checksInSentences } from '../coefficients/check-words';
 import { CopyButton } from '../controls/copy-button';
+import { keepTogether } from '../controls/rich-text';
 
 /** What was looked at and held, each on a line with its value, and what could not be judged; all of it copied as sentences. */
 export function PairChecks({ checks, subject }: { checks: CautionsResult['pairs'][number]['checks']; subject: CheckSubject }) {
@@ -23,7 +24,7 @@ export function PairChecks({ checks, subject }: { checks: CautionsResult['pairs'
                 <Minus size={14} className="mt-0.5 shrink-0 text-muted" aria-label="not judged" />
               )}
               <span className="min-w-0">
-                {name(subject)}: <span className="text-muted">{value(check, subject)}</span>
+                {name(subject)}: <span className="text-muted">{keepTogether(value(check, subject))}</span>
               </span>
             </li>
           );

@@ -1,6 +1,7 @@
 import type { CorrelationSettings, PairResult, PairTest, Variable } from '@ivlen/contract';
 import { type Method, pairSentence, type Statistic } from '@ivlen/core';
 import { CopyButton } from '../controls/copy-button';
+import { keepTogether } from '../controls/rich-text';
 import { displayName } from '../study/variable-name';
 import type { Pair } from './use-pair-selection';
 
@@ -60,7 +61,7 @@ export function PairSentence({
   return (
     <div className="mt-3">
       <p className="font-serif text-[16px] leading-normal" data-testid="pair-sentence">
-        {withoutBreaks(sentence)}
+        {keepTogether(sentence)}
       </p>
       <CopyButton className="mt-1 text-[13px]" label="Copy" text={sentence} />
     </div>
@@ -71,9 +72,4 @@ function statisticOf(statistic: PairTest['statistic']): Statistic | null {
   if (!statistic) return null;
   const { name, value, df } = statistic;
   return df === undefined ? { name, value } : { name, value, df };
-}
-
-/** A relation and its number stay on one line. */
-function withoutBreaks(sentence: string): string {
-  return sentence.replace(/([<>=]) (?=[<>.−\d])/g, '$1\u00a0');
 }

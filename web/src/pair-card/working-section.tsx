@@ -42,20 +42,6 @@ export function WorkingSection({ context, result }: { context: PairContext; resu
             t = {symbol} · √(n − 2{k > 0 ? ` − ${k}` : ''}) / √(1 − {symbol}²) = {formatCoefficient(r, 4)} · √{df} / √(1 −{' '}
             {formatCoefficient(r * r, 4)}) = {formatFixed(statistic.value, 3)}
           </p>
-          <NamedValues
-            label="Working"
-            rows={[
-              [symbol, formatCoefficient(r, 6), coefficient],
-              ['n', n],
-              ['t', formatFixed(statistic.value, 4), statistic.value],
-              ['degrees of freedom', df],
-              [
-                `p, ${alternative === 'two-sided' ? 'two-sided' : 'one-sided'}`,
-                pValue === null ? '–' : formatFullP(pValue, log10P ?? Number.NEGATIVE_INFINITY),
-                pValue,
-              ],
-            ]}
-          />
           <p className="mt-1 text-[13px] text-muted">t tests whether the coefficient is zero; it compares no means.</p>
         </>
       ) : (
@@ -67,15 +53,23 @@ export function WorkingSection({ context, result }: { context: PairContext; resu
               : `No test: ${symbol} is not defined, or exactly ±1.`}
         </p>
       )}
-      {interval && (
-        <>
-          <h4 className="mt-3 text-[13px]">The interval, step by step</h4>
-          {steps.length > 0 ? (
-            <NamedValues label="Steps of the interval" rows={steps.map(({ words, shown, exact }) => [words, shown, exact])} />
-          ) : (
-            <p className="text-[13px]">It is from samples of the rows drawn again: no formula leads to it by hand.</p>
-          )}
-        </>
+      <NamedValues
+        label="Working"
+        rows={[
+          [symbol, formatCoefficient(r, 6), coefficient],
+          ['n', n],
+          ...(statistic ? [[statistic.name, formatFixed(statistic.value, 4), statistic.value] as const] : []),
+          ...(pMethod === 't' && statistic ? [['degrees of freedom', df] as const] : []),
+          [
+            `p, ${alternative === 'two-sided' ? 'two-sided' : 'one-sided'}`,
+            pValue === null ? '–' : formatFullP(pValue, log10P ?? Number.NEGATIVE_INFINITY),
+            pValue,
+          ],
+          ...steps.map(({ words, shown, exact }) => [words, shown, exact] as const),
+        ]}
+      />
+      {interval && steps.length === 0 && (
+        <p className="mt-1 text-[13px] text-muted">The interval is from samples of the rows drawn again: no formula leads to it by hand.</p>
       )}
       {COEFFICIENTS[method].squareIsShared && !Number.isNaN(r) && (
         <p className="mt-2 text-[13px]">

@@ -197,3 +197,14 @@ function findCycle(edges: ReadonlyMap<string, readonly string[]>): string[] | nu
   }
   return null;
 }
+
+test('in the web one file writes coefficients and p, with the decimals of the study', () => {
+  const writers = /\b(formatCoefficient|formatInterval|formatP|formatPRelation)\b/;
+  // The pages without a study, the examples of the choice itself, and the working, which has digits of its own.
+  const others = ['web/src/numbers', 'web/src/reported', 'web/src/pair-card/working-section.tsx', 'web/src/pair-card/interval-steps.ts'];
+  const found = sourceFiles('web/src')
+    .filter((file) => writers.test(readFileSync(file, 'utf8')))
+    .map((file) => relative(ROOT, file));
+  expect(found.filter((file) => !others.some((allowed) => file.startsWith(allowed)))).toEqual([]);
+  expect(found).toContain('web/src/numbers/number-text.ts');
+});

@@ -61,6 +61,13 @@ export const workingSetSettingsSchema = z.object({ variables: z.array(z.string()
 /** The variable whose groups are compared, where a stage compares groups. */
 export const groupingSettingsSchema = z.object({ variable: z.string().max(40).nullable() });
 
+/** Decimals with which coefficients and p are written, everywhere alike. */
+export const numberSettingsSchema = z.object({
+  coefficients: z.union([z.literal(2), z.literal(3)]).default(2),
+  p: z.union([z.literal(2), z.literal(3), z.literal(4)]).default(3),
+});
+export type NumberSettings = z.infer<typeof numberSettingsSchema>;
+
 /** Settings by the part of the study that they belong to. */
 export const settingsSchemas = {
   'working-set': workingSetSettingsSchema,
@@ -68,9 +75,10 @@ export const settingsSchemas = {
   shape: shapeSettingsSchema,
   grouping: groupingSettingsSchema,
   scatterplots: scatterplotSettingsSchema,
+  numbers: numberSettingsSchema,
 } as const;
 
-export const settingsScopeSchema = z.enum(['working-set', 'correlations', 'shape', 'grouping', 'scatterplots']);
+export const settingsScopeSchema = z.enum(['working-set', 'correlations', 'shape', 'grouping', 'scatterplots', 'numbers']);
 export type SettingsScope = z.infer<typeof settingsScopeSchema>;
 /** All settings of a study that were ever saved. */
 export type Settings = { [S in SettingsScope]?: SettingsOf<S> };

@@ -47,6 +47,7 @@ test('numbers, intervals, full p-values and marks', () => {
   expect(formatFullP(0, -438.22)).toBe('6.0 × 10⁻⁴³⁹');
   expect(formatFullP(0.03125, Math.log10(0.03125))).toBe('.03125');
   expect(formatPRelation(0.2)).toBe('p = .200');
+  expect(formatPRelation(0.2, [0.05], 2)).toBe('p = .20');
   expect(formatPRelation(0.00001)).toBe('p < .001');
   expect([0.05, 0.0500001, 0.0001].map((p) => countMarks(p, [0.05, 0.01, 0.001]))).toEqual([1, 0, 3]);
   expect([0.5, -0.4999, 0.1, 0.0999].map((r) => strengthWord(r))).toEqual(['large', 'medium', 'small', 'negligible']);
@@ -124,4 +125,26 @@ describe('strength at the very bounds', () => {
     expect([0.1, 0.3, 0.5].map((r) => strengthWord(-r))).toEqual(['small', 'medium', 'large']);
     expect(strengthWord(0.5 - 1e-12)).toBe('medium');
   });
+});
+
+it.each([
+  // Two decimals, and more where a level is near or two would say nothing.
+  [0.2345, 2, '.23'],
+  [0.0496, 2, '.0496'],
+  [0.004, 2, '.004'],
+  [0.0004, 2, '< .001'],
+  [0.996, 2, '> .99'],
+  // Four.
+  [0.2345, 4, '.2345'],
+  [0.0004, 4, '.0004'],
+  [0.00004, 4, '< .0001'],
+  [0.99996, 4, '> .9999'],
+  [Number.NaN, 4, '–'],
+  [0, 2, '< .001'],
+  [1, 2, '> .99'],
+] as const)('p = %d to %d decimals is %s', (p, decimals, text) => expect(formatP(p, undefined, decimals)).toBe(text));
+
+it('a level below .001 of one’s own is told apart', () => {
+  expect(formatP(0.0005, [0.05, 0.0001])).toBe('.0005');
+  expect(formatP(0.00005, [0.05, 0.0001])).toBe('< .0001');
 });

@@ -34,23 +34,31 @@ export function formatCoefficient(value: number, decimals = 2): string {
 }
 
 /**
- * A p-value to three decimals, never `.000`: `< .001` below .001, `> .999` above .9995, and one more digit where rounding
+ * A p-value, never `.000`: to three decimals `< .001` below .001, `> .999` above .9995, and more digits where rounding
  * would carry it to or across one of the significance levels in use (.0496 stays apart from .05).
+ * @param decimals 3 are usual; 2 to 4 are sensible
  *
  * @example
  * formatP(0.0123); // '.012'
  */
-export function formatP(p: number, levels: readonly number[] = [0.05, 0.01, 0.001]): string {
+export function formatP(p: number, levels: readonly number[] = [0.05, 0.01, 0.001], decimals = 3): string {
   if (Number.isNaN(p)) return '–';
-  if (p < 0.001) return '< .001';
-  if (p > 0.9995) return '> .999';
-  for (let decimals = 3; decimals <= 8; decimals++) {
-    const rounded = Number(p.toFixed(decimals));
-    if (levels.every((level) => p <= level === rounded <= level && (p === level || rounded !== level))) {
-      return p.toFixed(decimals).replace(/^0\./, '.');
+  const least = 10 ** -decimals;
+  // A level below what the decimals can tell: "< .01" would hide on which side of .001 it lies.
+  const finest = Math.min(least, ...levels);
+  if (p < finest) return `< ${withoutZero(finest.toFixed(15).replace(/0+$/, ''))}`;
+  if (p > 1 - least / 2) return `> .${'9'.repeat(decimals)}`;
+  for (let digits = decimals; digits <= decimals + 5; digits++) {
+    const rounded = Number(p.toFixed(digits));
+    if ((p >= least || digits > decimals) && levels.every((level) => p <= level === rounded <= level && (p === level || rounded !== level))) {
+      return withoutZero(p.toFixed(digits));
     }
   }
-  return String(p).replace(/^0\./, '.');
+  return withoutZero(String(p));
+}
+
+function withoutZero(text: string): string {
+  return text.replace(/^0\./, '.');
 }
 
 /**
@@ -59,8 +67,8 @@ export function formatP(p: number, levels: readonly number[] = [0.05, 0.01, 0.00
  * @example
  * formatPRelation(0.00001); // 'p < .001'
  */
-export function formatPRelation(p: number, levels?: readonly number[]): string {
-  const text = formatP(p, levels);
+export function formatPRelation(p: number, levels?: readonly number[], decimals = 3): string {
+  const text = formatP(p, levels, decimals);
   return /^[<>]/.test(text) ? `p ${text}` : `p = ${text}`;
 }
 

@@ -9,6 +9,15 @@ export interface NamedVariable {
   readonly highMeans: string | null;
 }
 
+export interface PairSentenceOptions {
+  /** Names of what was held constant. */
+  held?: readonly string[];
+  /** p adjusted for many tests, which then decides and is called so; the interval beside it is then called unadjusted. */
+  adjustedP?: number;
+  /** With which coefficients and p are written; default 2 and 3. */
+  decimals?: { readonly coefficients?: number; readonly p?: number };
+}
+
 /**
  * The result of a correlation as a sentence for a paper: "There was a negative association of nitrate with mayfly taxa,
  * r(234) = −.42, 95 % CI [−.52, −.31], p < .001 (medium; 18 % of variance shared): higher nitrate goes with lower mayfly taxa."
@@ -17,8 +26,6 @@ export interface NamedVariable {
  * Says "associated", never a cause; "no association was detected" where p is above the level of decision.
  * A partial correlation says what was held constant, and no share of variance.
  * @param alpha the level at which the association counts as detected (p ≤ alpha)
- * @param held names of what was held constant
- * @param adjustedP p adjusted for many tests, which then decides and is called so; the interval beside it is then called unadjusted
  *
  * @example
  * pairSentence(pearson(Float64Array.of(1, 2, 3, 4, 5, 6, 7, 8), Float64Array.of(1, 3, 2, 5, 4, 7, 6, 8)),
@@ -29,7 +36,7 @@ export function pairSentence(
   x: NamedVariable,
   y: NamedVariable,
   alpha: number,
-  { held = [], adjustedP }: { held?: readonly string[]; adjustedP?: number } = {},
+  { held = [], adjustedP, decimals = {} }: PairSentenceOptions = {},
 ): string {
   const p = adjustedP ?? test.pValue;
   const given =
@@ -39,30 +46,30 @@ export function pairSentence(
   if (test.undefinedBecause) return begun(`No correlation ${between} could be computed, since ${reason(test, x, y)}.`);
   const r = test.coefficient;
   const interval = test.interval
-    ? `, ${adjustedP === undefined ? '' : 'unadjusted '}${levelInWords(test.interval, test.n)} CI ${formatInterval(test.interval.low, test.interval.high)}`
+    ? `, ${adjustedP === undefined ? '' : 'unadjusted '}${levelInWords(test.interval, test.n)} CI ${formatInterval(test.interval.low, test.interval.high, decimals.coefficients)}`
     : '';
   const sided = test.alternative === 'two-sided' ? '' : ', one-sided';
   const exact = test.pMethod === 'exact' ? ', exact' : '';
-  const value = equals(formatCoefficient(r));
+  const value = equals(formatCoefficient(r, decimals.coefficients));
   const coefficient =
     test.pMethod === 't'
       ? `${COEFFICIENTS[test.method].symbol}(${test.statistic?.df ?? test.n - 2}) ${value}`
       : `${COEFFICIENTS[test.method].symbol} ${value}, n = ${test.n}`;
   if (Number.isNaN(p)) return begun(`The correlation ${between} was ${coefficient}${interval}; there is no test of this coefficient.`);
   const adjusted = adjustedP === undefined ? '' : ', adjusted';
-  const numbers = `${coefficient}${interval}, ${formatPRelation(p, [alpha])}${sided}${exact}${adjusted}`;
+  const numbers = `${coefficient}${interval}, ${formatPRelation(p, [alpha], decimals.p)}${sided}${exact}${adjusted}`;
   if (p > alpha) return begun(`${DETECTABLE[test.alternative]} ${between} was detected, ${numbers}.`);
   const direction = r > 0 ? 'positive' : 'negative';
-  const size = sizeInWords(test.method, r, held.length > 0);
+  const size = sizeInWords(test.method, r, held.length > 0, decimals.coefficients);
   return begun(`There was a ${direction} association of ${x.name} with ${y.name}, ${numbers} (${size}): ${plainClause(r, x, y)}.`);
 }
 
-function sizeInWords(method: Method, coefficient: number, partial: boolean): string {
+function sizeInWords(method: Method, coefficient: number, partial: boolean, decimals?: number): string {
   const { squareIsShared, comparable } = COEFFICIENTS[method];
   const word = strengthWord(coefficient, { method });
   if (squareIsShared && !partial) return `${word}; ${sharedVariance(coefficient)} of variance shared`;
   return comparable.formula
-    ? `${word}, judged by ${comparable.formula} = ${formatCoefficient(Math.sign(coefficient) * comparable.size(coefficient))}`
+    ? `${word}, judged by ${comparable.formula} = ${formatCoefficient(Math.sign(coefficient) * comparable.size(coefficient), decimals)}`
     : word;
 }
 

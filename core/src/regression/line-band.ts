@@ -67,7 +67,7 @@ export function lineBand(
  * @throws {RangeError} columns of unequal length, a place that is not a finite number, or a level outside (0, 1).
  *
  * @example
- * predictFromLine(Float64Array.of(1, 2, 3, 4), Float64Array.of(3, 5, 8, 9), 2.5).newCase?.low; // 3.45337
+ * predictFromLine(Float64Array.of(1, 2, 3, 4), Float64Array.of(3, 5, 8, 9), 2.5).newCase?.low; // 3.40406
  */
 export function predictFromLine(x: Float64Array, y: Float64Array, at: number, { level = 0.95 }: { level?: number } = {}): LinePrediction {
   assertSameLength(x, y);

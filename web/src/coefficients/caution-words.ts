@@ -1,14 +1,6 @@
 import type { PairCaution } from '@ivlen/contract';
-import {
-  COEFFICIENTS,
-  decideDifferently,
-  formatCoefficient,
-  formatFixed,
-  formatInterval,
-  formatP,
-  formatPRelation,
-  type Method,
-} from '@ivlen/core';
+import { COEFFICIENTS, decideDifferently, formatFixed, type Method } from '@ivlen/core';
+import { coefficientText, intervalText, pRelationText, pText } from '../numbers/number-text';
 import { rowInWords } from '../study/row-in-words';
 
 /** What a caution's words speak of. */
@@ -34,9 +26,9 @@ interface CautionWords {
 }
 
 const value = (values: PairCaution['values'], name: string) => values[name] ?? Number.NaN;
-const coefficient = (values: PairCaution['values'], name: string) => formatCoefficient(value(values, name));
+const coefficient = (values: PairCaution['values'], name: string) => coefficientText(value(values, name));
 const groupTest = (values: PairCaution['values']) =>
-  `Q(${value(values, 'df')}) = ${formatFixed(value(values, 'q'), 2)}, ${formatPRelation(value(values, 'pValue'))}`;
+  `Q(${value(values, 'df')}) = ${formatFixed(value(values, 'q'), 2)}, ${pRelationText(value(values, 'pValue'))}`;
 const NO_REMEDY = 'none yet: it stays a note';
 
 /** Cautions about a coefficient, in words; the thresholds are the core's. */
@@ -61,7 +53,7 @@ export const CAUTION_WORDS: Readonly<Record<PairCaution['code'], CautionWords>> 
   'fan-shaped': {
     short: 'fan-shaped',
     sentence: (f) =>
-      `The points spread wider at one end (${formatPRelation(value(f, 'pValue'))}): the usual interval of r can be too narrow.`,
+      `The points spread wider at one end (${pRelationText(value(f, 'pValue'))}): the usual interval of r can be too narrow.`,
     threshold: 'Breusch–Pagan test in Koenker’s form with p < .01, n of at least 30; Pearson’s r only.',
     remedy: 'the distribution-free interval of r, and its p',
   },
@@ -143,21 +135,21 @@ export function repeatsInWords(rows: number, identifier: string | null | undefin
 }
 
 function aboveOrBelow(advantage: number): string {
-  return `${formatCoefficient(Math.abs(advantage))} ${advantage < 0 ? 'below' : 'above'}`;
+  return `${coefficientText(Math.abs(advantage))} ${advantage < 0 ? 'below' : 'above'}`;
 }
 
 /** What heeding a caution gives, with the two p-values where the decision would be another; null where nothing is computed. */
 export function remedyInWords({ found, remedy }: PairCaution, { method }: CautionSubject, alpha: number): string | null {
   if (!remedy || remedy.coefficient === null) return null;
   const { symbol } = COEFFICIENTS[method];
-  const becomes = formatCoefficient(remedy.coefficient);
-  const interval = remedy.low !== null && remedy.high !== null ? ` ${formatInterval(remedy.low, remedy.high)}` : '';
-  const before = formatCoefficient(found.coefficient ?? Number.NaN);
+  const becomes = coefficientText(remedy.coefficient);
+  const interval = remedy.low !== null && remedy.high !== null ? ` ${intervalText(remedy.low, remedy.high)}` : '';
+  const before = coefficientText(found.coefficient ?? Number.NaN);
   const said = {
     ranks: `By ranks ρ = ${becomes}, where ${symbol} = ${before}`,
-    parabola: `The parabola’s multiple R = ${becomes}, where |${symbol}| = ${formatCoefficient(Math.abs(found.coefficient ?? Number.NaN))}`,
+    parabola: `The parabola’s multiple R = ${becomes}, where |${symbol}| = ${coefficientText(Math.abs(found.coefficient ?? Number.NaN))}`,
     'distribution-free': `Free of that, the interval of ${symbol} = ${before} is${interval}`,
-    permutation: `By permutation p = ${formatP(remedy.pValue ?? Number.NaN)}, where t has p = ${formatP(found.pValue ?? Number.NaN)}`,
+    permutation: `By permutation p = ${pText(remedy.pValue ?? Number.NaN)}, where t has p = ${pText(found.pValue ?? Number.NaN)}`,
     'without-row': `Without it ${symbol} = ${becomes}, with it ${before}`,
     'within-groups': `Within groups ${symbol} = ${becomes}${interval}, over all rows ${before}`,
     'component-constant': `With the common part held constant ${symbol} = ${becomes}, as it stands ${before}`,
@@ -165,5 +157,5 @@ export function remedyInWords({ found, remedy }: PairCaution, { method }: Cautio
   }[remedy.kind];
   const [a, b] = [found, remedy].map((judged) => ({ coefficient: judged.coefficient ?? Number.NaN, pValue: judged.pValue ?? Number.NaN }));
   const differently = a !== undefined && b !== undefined && remedy.kind !== 'permutation' && decideDifferently(a, b, alpha);
-  return `${said}${differently ? `: ${formatPRelation(b.pValue, [alpha])} instead of ${formatPRelation(a.pValue, [alpha])}` : ''}.`;
+  return `${said}${differently ? `: ${pRelationText(b.pValue, [alpha])} instead of ${pRelationText(a.pValue, [alpha])}` : ''}.`;
 }

@@ -1,5 +1,6 @@
 import type { CorrelationResult, Half, PairCaution, Variable } from '@ivlen/contract';
-import { COEFFICIENTS, formatCoefficient, formatFullP, formatInterval, formatP, formatPRelation, type Method } from '@ivlen/core';
+import { COEFFICIENTS, formatFullP, type Method } from '@ivlen/core';
+import { fineCoefficientText, fineIntervalText, intervalText, pRelationText, pText } from '../numbers/number-text';
 import { displayName } from '../study/variable-name';
 import { CAUTION_WORDS } from './caution-words';
 
@@ -58,15 +59,15 @@ function undefinedInWords({ row, column, because, n }: Pick<GridCellData, 'row' 
 export function cellLines(cell: GridCellData, { levels, level }: { levels: readonly number[]; level: number }): string[] {
   if (cell.because) return [`no coefficient: ${undefinedInWords(cell)}`];
   const exact = Number.isFinite(cell.log10P) && cell.p < 0.001 ? ` (${formatFullP(cell.p, cell.log10P)})` : '';
-  const p = Number.isNaN(cell.p) ? 'no p' : `${formatPRelation(cell.p, levels)}${exact}`;
-  const adjusted = Number.isNaN(cell.adjustedP) ? [] : [`adjusted p ${formatP(cell.adjustedP, levels)}`];
-  const interval = Number.isNaN(cell.low) ? 'no interval' : `${percent(level)} interval ${formatInterval(cell.low, cell.high, 3)}`;
+  const p = Number.isNaN(cell.p) ? 'no p' : `${pRelationText(cell.p, levels)}${exact}`;
+  const adjusted = Number.isNaN(cell.adjustedP) ? [] : [`adjusted p ${pText(cell.adjustedP, levels)}`];
+  const interval = Number.isNaN(cell.low) ? 'no interval' : `${percent(level)} interval ${fineIntervalText(cell.low, cell.high)}`;
   const second =
     cell.secondMethod && !Number.isNaN(cell.second)
-      ? [`${COEFFICIENTS[cell.secondMethod].symbol} = ${formatCoefficient(cell.second, 3)}, ${formatPRelation(cell.secondP, levels)}`]
+      ? [`${COEFFICIENTS[cell.secondMethod].symbol} = ${fineCoefficientText(cell.second)}, ${pRelationText(cell.secondP, levels)}`]
       : [];
   return [
-    `${COEFFICIENTS[cell.method].symbol} = ${formatCoefficient(cell.coefficient, 3)}, ${p}`,
+    `${COEFFICIENTS[cell.method].symbol} = ${fineCoefficientText(cell.coefficient)}, ${p}`,
     ...adjusted,
     `n = ${cell.n}, ${interval}`,
     ...second,
@@ -83,13 +84,13 @@ export function percent(level: number): string {
 export function halfText(cell: GridCellData, half: Half, levels: readonly number[]): string {
   switch (half) {
     case 'p':
-      return formatP(cell.p, levels);
+      return pText(cell.p, levels);
     case 'adjusted-p':
-      return formatP(cell.adjustedP, levels);
+      return pText(cell.adjustedP, levels);
     case 'n':
       return String(cell.n);
     case 'interval':
-      return formatInterval(cell.low, cell.high);
+      return intervalText(cell.low, cell.high);
     default:
       return '';
   }

@@ -1,5 +1,6 @@
 import type { PairCheckResult } from '@ivlen/contract';
-import { COEFFICIENTS, formatCoefficient, formatFixed, formatPRelation, type Method } from '@ivlen/core';
+import { COEFFICIENTS, formatFixed, type Method } from '@ivlen/core';
+import { coefficientText, fineCoefficientText, pRelationText } from '../numbers/number-text';
 import { rowInWords } from '../study/row-in-words';
 import { joined } from './coefficient-names';
 
@@ -44,27 +45,27 @@ export const CHECK_WORDS: Readonly<Record<PairCheckResult['code'], CheckWords>> 
     value: (check) =>
       check.held === null
         ? 'fewer than four rows, or the points lie exactly on a line'
-        : `a parabola tells ${percent(number(check, 'gain'))} more (${formatPRelation(number(check, 'pValue'))}), |ρ| is ${formatCoefficient(Math.abs(number(check, 'rankAdvantage')))} ${number(check, 'rankAdvantage') < 0 ? 'below' : 'above'} |r|`,
+        : `a parabola tells ${percent(number(check, 'gain'))} more (${pRelationText(number(check, 'pValue'))}), |ρ| is ${coefficientText(Math.abs(number(check, 'rankAdvantage')))} ${number(check, 'rankAdvantage') < 0 ? 'below' : 'above'} |r|`,
   },
   'even-spread': {
     name: () => 'even spread about the line',
     value: (check) =>
       check.held === null
         ? 'not judged of fewer than 30 rows, or of an exact line'
-        : `Breusch–Pagan ${formatPRelation(number(check, 'pValue'))}`,
+        : `Breusch–Pagan ${pRelationText(number(check, 'pValue'))}`,
   },
   'one-row': {
     name: () => 'no row carries it',
     value: (check, { method }) => {
       if (check.row === null) return 'no row can be left out';
-      return `without ${rowInWords(check.row, check.name)}, which moves it most, ${COEFFICIENTS[method].symbol} = ${formatCoefficient(number(check, 'without'))}, with it ${formatCoefficient(number(check, 'coefficient'))}`;
+      return `without ${rowInWords(check.row, check.name)}, which moves it most, ${COEFFICIENTS[method].symbol} = ${coefficientText(number(check, 'without'))}, with it ${coefficientText(number(check, 'coefficient'))}`;
     },
   },
   'methods-agree': {
     name: () => 'r and ρ agree',
     value: (check) => {
       const [r, rho, limit] = [number(check, 'r'), number(check, 'rho'), number(check, 'limit')];
-      return `r ${formatCoefficient(r, 3)}, ρ ${formatCoefficient(rho, 3)}: ${formatCoefficient(Math.abs(r - rho), 3)} apart, which matters from ${formatCoefficient(limit)} on`;
+      return `r ${fineCoefficientText(r)}, ρ ${fineCoefficientText(rho)}: ${fineCoefficientText(Math.abs(r - rho))} apart, which matters from ${coefficientText(limit)} on`;
     },
   },
   'groups-agree': {
@@ -72,7 +73,7 @@ export const CHECK_WORDS: Readonly<Record<PairCheckResult['code'], CheckWords>> 
     value: (check) =>
       check.held === null
         ? 'fewer than two groups can be tested'
-        : `Q(${number(check, 'df')}) = ${formatFixed(number(check, 'q'), 2)}, ${formatPRelation(number(check, 'pValue'))}`,
+        : `Q(${number(check, 'df')}) = ${formatFixed(number(check, 'q'), 2)}, ${pRelationText(number(check, 'pValue'))}`,
   },
   'no-shared-component': {
     name: () => 'no shared component',

@@ -1,9 +1,10 @@
 import type { Study } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
-import { useRef } from 'react';
+import { Fragment, useRef } from 'react';
 import { Outlet, useOutletContext, useParams } from 'react-router';
 import { studyAtQuery, studyQuery, trailQuery } from '../api/queries';
 import { FailureNotice } from '../controls/failure-notice';
+import { useDecimals } from '../numbers/use-decimals';
 import { EarlierStateBand, ReadOnly } from '../study/read-only';
 import { TopBar } from './top-bar';
 import { useStageKeys } from './use-stage-keys';
@@ -17,6 +18,7 @@ export function StudyFrame() {
   const { data: trail } = useQuery({ ...trailQuery(id, today?.head ?? 0), enabled: revision !== undefined && today !== undefined });
   const main = useRef<HTMLElement>(null);
   useStageKeys(main);
+  const { decimals } = useDecimals(id);
 
   const study = revision === undefined ? today : earlier.data;
   const failure = error ?? earlier.error;
@@ -38,7 +40,10 @@ export function StudyFrame() {
         <div className="flex min-h-0 flex-1">
           <VariablesPanel study={study} />
           <main ref={main} tabIndex={-1} className="flex min-w-0 flex-1 outline-none">
-            <Outlet context={study satisfies Study} />
+            {/* Written with other decimals, everything is drawn anew. */}
+            <Fragment key={`${decimals.coefficients}.${decimals.p}`}>
+              <Outlet context={study satisfies Study} />
+            </Fragment>
           </main>
         </div>
       </div>

@@ -7,12 +7,14 @@ import { RenameDialog } from '../study/rename-dialog';
 import { useStudyActions } from '../study/use-study-actions';
 
 const ExportDialog = lazy(async () => ({ default: (await import('../exports/export-dialog')).ExportDialog }));
+const DecimalsDialog = lazy(async () => ({ default: (await import('../numbers/decimals-dialog')).DecimalsDialog }));
 
 /** The study's name with what can be done with the study as a whole. */
 export function StudyMenu({ study }: { study: Study }) {
   const navigate = useNavigate();
   const { duplicate, remove } = useStudyActions();
   const [renaming, setRenaming] = useState(false);
+  const [choosingDecimals, setChoosingDecimals] = useState(false);
   const [exporting, setExporting] = useState(false);
   return (
     <>
@@ -25,6 +27,9 @@ export function StudyMenu({ study }: { study: Study }) {
           <DropdownMenu.Content className="menu" align="start" sideOffset={4}>
             <DropdownMenu.Item className="menu-item" onSelect={() => setRenaming(true)}>
               Rename …
+            </DropdownMenu.Item>
+            <DropdownMenu.Item className="menu-item" onSelect={() => setChoosingDecimals(true)}>
+              Decimals …
             </DropdownMenu.Item>
             <DropdownMenu.Item
               className="menu-item"
@@ -48,6 +53,11 @@ export function StudyMenu({ study }: { study: Study }) {
       {exporting && (
         <Suspense fallback={null}>
           <ExportDialog study={study} onClose={() => setExporting(false)} />
+        </Suspense>
+      )}
+      {choosingDecimals && (
+        <Suspense fallback={null}>
+          <DecimalsDialog study={study.id} onClose={() => setChoosingDecimals(false)} />
         </Suspense>
       )}
       {renaming && <RenameDialog study={study} onClose={() => setRenaming(false)} />}

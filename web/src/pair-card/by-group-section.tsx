@@ -1,10 +1,11 @@
 import type { ByGroupResult, Variable } from '@ivlen/contract';
-import { COEFFICIENTS, formatCoefficient, formatFixed, formatInterval, formatP, formatPRelation } from '@ivlen/core';
+import { COEFFICIENTS, formatFixed } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../api/queries';
 import { sidedness } from '../coefficients/sentence-parts';
 import { FailureNotice } from '../controls/failure-notice';
 import { Skeleton } from '../controls/skeleton';
+import { coefficientText, intervalText, pRelationText, pText } from '../numbers/number-text';
 import { type Grouping, useGrouping, useGroups } from '../settings/use-grouping';
 import { displayName } from '../study/variable-name';
 import type { TableColumn, ValueTable } from '../tables/columns';
@@ -24,19 +25,19 @@ function groupColumns(symbol: string, settings: PairContext['settings']): TableC
   return [
     { name: 'group', shown: ({ label }) => label },
     { name: 'n', shown: ({ test }) => String(test.n), exact: ({ test }) => test.n },
-    { name: symbol, shown: ({ test }) => formatCoefficient(test.coefficient ?? Number.NaN), exact: ({ test }) => test.coefficient },
+    { name: symbol, shown: ({ test }) => coefficientText(test.coefficient ?? Number.NaN), exact: ({ test }) => test.coefficient },
     ...intervalColumns<GroupLine>(`interval${sidedness(settings)}`, ({ test }) => test.interval),
     {
       name: 'p',
-      shown: ({ test }) => (test.pValue === null ? '–' : formatP(test.pValue, settings.levels)),
+      shown: ({ test }) => (test.pValue === null ? '–' : pText(test.pValue, settings.levels)),
       exact: ({ test }) => test.pValue,
     },
   ];
 }
 
 function withInterval({ coefficient, low, high }: ByGroupResult['within'] | NonNullable<ByGroupResult['within']['meanOfZ']>): string {
-  const limits = low !== null && high !== null ? ` ${formatInterval(low, high)}` : '';
-  return `${formatCoefficient(coefficient ?? Number.NaN)}${limits}`;
+  const limits = low !== null && high !== null ? ` ${intervalText(low, high)}` : '';
+  return `${coefficientText(coefficient ?? Number.NaN)}${limits}`;
 }
 
 /** The pair inside each group of the grouping variable. */
@@ -83,7 +84,7 @@ export function ByGroupSection(context: PairContext) {
         {data.hidden && <strong>The groups hide an association. </strong>}
         {homogeneity.pValue === null
           ? 'Fewer than two groups are large enough to be compared.'
-          : `${homogeneity.pValue <= (settings.levels[0] ?? 0.05) ? 'The groups’ coefficients differ' : 'No difference between the groups’ coefficients was detected'}: Q(${homogeneity.df}) = ${formatFixed(homogeneity.q ?? Number.NaN, 2)}, ${formatPRelation(homogeneity.pValue, settings.levels)}.`}{' '}
+          : `${homogeneity.pValue <= (settings.levels[0] ?? 0.05) ? 'The groups’ coefficients differ' : 'No difference between the groups’ coefficients was detected'}: Q(${homogeneity.df}) = ${formatFixed(homogeneity.q ?? Number.NaN, 2)}, ${pRelationText(homogeneity.pValue, settings.levels)}.`}{' '}
         {within.coefficient !== null && `Within groups, their means taken out: ${symbol} = ${withInterval(within)}.`}{' '}
         {within.meanOfZ &&
           `The groups’ spreads differ (up to ${formatFixed(within.spreadRatio ?? Number.NaN, 1)} : 1), which upsets the test of that one: the weighted mean of the groups’ z, ${symbol} = ${withInterval(within.meanOfZ)}, decides.`}{' '}

@@ -1,11 +1,12 @@
 import type { Variable } from '@ivlen/contract';
-import { COEFFICIENTS, formatCoefficient, formatFixed, formatInterval, formatPRelation } from '@ivlen/core';
+import { COEFFICIENTS, formatFixed } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { analysisQuery } from '../api/queries';
 import { percent } from '../coefficients/cell-data';
 import { FailureNotice } from '../controls/failure-notice';
 import { Skeleton } from '../controls/skeleton';
+import { coefficientText, intervalText, pRelationText } from '../numbers/number-text';
 import { displayName } from '../study/variable-name';
 import type { PairContext } from './pair-request';
 import type { Pair } from './use-pair-selection';
@@ -89,20 +90,20 @@ function Answer({ context: { study, settings, method }, a, b, c }: { context: Pa
             : 'No difference was detected.'}
       </p>
       <p className="numerals mt-1">
-        {symbol} with {displayName(b)} {formatCoefficient(ab)}, with {displayName(c)} {formatCoefficient(ac)}, between those two{' '}
-        {formatCoefficient(bc ?? Number.NaN)}; n = {n}, rows complete for all three.
+        {symbol} with {displayName(b)} {coefficientText(ab)}, with {displayName(c)} {coefficientText(ac)}, between those two{' '}
+        {coefficientText(bc ?? Number.NaN)}; n = {n}, rows complete for all three.
       </p>
       {interval && (
         <p className="numerals mt-1">
-          Difference {formatFixed(ab - ac, 2)}, {percent(level)} interval {formatInterval(interval.low, interval.high)}
+          Difference {formatFixed(ab - ac, 2)}, {percent(level)} interval {intervalText(interval.low, interval.high)}
           {williams ? ' (Zou)' : ' (bootstrap, percentile, 2,000 samples, seed 1)'}.
         </p>
       )}
       {williams?.t != null && (
         <p className="numerals mt-1">
-          Williams: t({williams.df}) = {formatFixed(williams.t, 3)}, {formatPRelation(williams.pValue ?? Number.NaN, levels)}
+          Williams: t({williams.df}) = {formatFixed(williams.t, 3)}, {pRelationText(williams.pValue ?? Number.NaN, levels)}
           {meng?.z != null &&
-            `; Meng, Rosenthal and Rubin: z = ${formatFixed(meng.z, 3)}, ${formatPRelation(meng.pValue ?? Number.NaN, levels)}`}
+            `; Meng, Rosenthal and Rubin: z = ${formatFixed(meng.z, 3)}, ${pRelationText(meng.pValue ?? Number.NaN, levels)}`}
           .
         </p>
       )}

@@ -1,11 +1,11 @@
 import type { LineResult } from '@ivlen/contract';
-import { formatCoefficient, formatP } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../api/queries';
 import { percent } from '../coefficients/cell-data';
 import { FailureNotice } from '../controls/failure-notice';
 import { Skeleton } from '../controls/skeleton';
 import { asMeasured, significant } from '../figures/as-measured';
+import { fineCoefficientText, pText } from '../numbers/number-text';
 import { displayName } from '../study/variable-name';
 import type { ValueTable } from '../tables/columns';
 import { ValueTableView } from '../tables/value-table-view';
@@ -34,7 +34,7 @@ export function LineSection(context: PairContext) {
   const sign = slope.value < 0 ? '−' : '+';
   const number = (name: string, read: (term: Term) => number | null): LineValue => ({
     name,
-    shown: (term) => (name === 'p' ? formatP(term.pValue ?? Number.NaN, settings.levels) : significant(read(term))),
+    shown: (term) => (name === 'p' ? pText(term.pValue ?? Number.NaN, settings.levels) : significant(read(term))),
     exact: read,
   });
   const table: ValueTable<LineValue> = {
@@ -60,9 +60,9 @@ export function LineSection(context: PairContext) {
       </p>
       <ValueTableView table={table} className="mt-2 w-full text-[13px]" />
       <p className="numerals mt-2 text-[13px]">
-        r² = {formatCoefficient(data.r2 ?? Number.NaN, 3)}, adjusted R² = {formatCoefficient(data.adjustedR2 ?? Number.NaN, 3)}, residual SD
-        = {significant(data.residualSd)}, F(1, {data.dfResidual}) = {significant(data.f)}, p{' '}
-        {formatP(data.pValue ?? Number.NaN, settings.levels)}.
+        r² = {fineCoefficientText(data.r2 ?? Number.NaN)}, adjusted R² = {fineCoefficientText(data.adjustedR2 ?? Number.NaN)}, residual SD ={' '}
+        {significant(data.residualSd)}, F(1, {data.dfResidual}) = {significant(data.f)}, p{' '}
+        {pText(data.pValue ?? Number.NaN, settings.levels)}.
       </p>
       <p className="mt-1 text-[13px] text-muted">This p is the same as that of r, two-sided: both ask whether the slope is zero.</p>
       {outside && (

@@ -1,7 +1,8 @@
 import type { PairResult, PairTest, Study, Variable } from '@ivlen/contract';
-import { COEFFICIENTS, formatCoefficient, formatP, METHOD_NAMES, type Method, type MethodAdvice } from '@ivlen/core';
+import { COEFFICIENTS, METHOD_NAMES, type Method, type MethodAdvice } from '@ivlen/core';
 import { percent } from '../coefficients/cell-data';
 import { sidedness } from '../coefficients/sentence-parts';
+import { coefficientText, pText } from '../numbers/number-text';
 import { useShapeMarks } from '../settings/use-shape-marks';
 import { useReadOnly } from '../study/read-only';
 import { useStudyChanges } from '../study/use-study-changes';
@@ -37,7 +38,7 @@ export function MethodChoice({ context, variables, result }: MethodChoiceProps) 
       { name: 'Method', shown: (item) => COEFFICIENTS[item].name },
       {
         name: 'Coefficient',
-        shown: (item) => formatCoefficient(result.tests[item].coefficient ?? Number.NaN),
+        shown: (item) => coefficientText(result.tests[item].coefficient ?? Number.NaN),
         exact: (item) => result.tests[item].coefficient,
       },
       ...intervalColumns<Method>(`${percent(level)} interval${sidedness(settings)}`, (item) => result.tests[item].interval),
@@ -80,7 +81,7 @@ export function MethodChoice({ context, variables, result }: MethodChoiceProps) 
 }
 
 function pInWords({ pValue }: PairTest, levels: readonly number[]): string {
-  return pValue === null ? '–' : formatP(pValue, levels);
+  return pValue === null ? '–' : pText(pValue, levels);
 }
 
 interface DecisionsProps {

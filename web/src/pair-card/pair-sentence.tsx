@@ -2,6 +2,7 @@ import type { CorrelationSettings, PairResult, PairTest, Variable } from '@ivlen
 import { type Method, pairSentence, type Statistic } from '@ivlen/core';
 import { CopyButton } from '../controls/copy-button';
 import { keepTogether } from '../controls/rich-text';
+import { decimalsInUse } from '../numbers/number-text';
 import { displayName } from '../study/variable-name';
 import type { Pair } from './use-pair-selection';
 
@@ -48,7 +49,7 @@ export function PairSentence({
     { name: displayName(x), highMeans: x.highMeans },
     { name: displayName(y), highMeans: y.highMeans },
     alpha,
-    { held: held.map(displayName), ...(adjustedP === null ? {} : { adjustedP }) },
+    { held: held.map(displayName), decimals: decimalsInUse(), ...(adjustedP === null ? {} : { adjustedP }) },
   );
   if (test.undefinedBecause === 'one-control-only') {
     return (

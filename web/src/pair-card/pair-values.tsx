@@ -1,9 +1,10 @@
 import type { CorrelationSettings, PairResult, PairTest } from '@ivlen/contract';
-import { COEFFICIENTS, formatCoefficient, formatFixed, formatFullP, formatInterval, formatP, levelInWords, type Method } from '@ivlen/core';
+import { COEFFICIENTS, formatFixed, formatFullP, levelInWords, type Method } from '@ivlen/core';
 import type { ReactNode } from 'react';
 import { percent } from '../coefficients/cell-data';
 import { adjustmentInWords, sidedness } from '../coefficients/sentence-parts';
 import { Hint } from '../controls/tooltip';
+import { fineCoefficientText, fineIntervalText, pText } from '../numbers/number-text';
 import type { ValueTable } from '../tables/columns';
 import type { Cell } from '../tables/csv';
 import { ValueTableView } from '../tables/value-table-view';
@@ -41,10 +42,10 @@ export function PairValues({ title, result: { n, tests }, method, settings, adju
         : `none: needs ${COEFFICIENTS[method].fewestForInterval} rows`;
   const number = (name: string, value: number | null, shown: string): PairLine => ({ name, shown, exact: value });
   const lines: readonly (PairLine | false | null | undefined)[] = [
-    { ...number(control.length > 0 ? `${name}, partial` : name, coefficient, formatCoefficient(r, 3)), isStrong: true },
+    { ...number(control.length > 0 ? `${name}, partial` : name, coefficient, fineCoefficientText(r)), isStrong: true },
     {
       name: `${interval ? levelInWords(interval, n) : percent(level)} confidence interval${sidedness(settings)}`,
-      shown: interval ? formatInterval(interval.low, interval.high, 3) : noInterval,
+      shown: interval ? fineIntervalText(interval.low, interval.high) : noInterval,
       exact: interval && `${interval.low} to ${interval.high}`,
     },
     interval?.unsure && number('interval', null, 'no promise: under five rows differ from the commonest value'),
@@ -52,18 +53,18 @@ export function PairValues({ title, result: { n, tests }, method, settings, adju
       ...number(
         alternative === 'two-sided' ? 'p, two-sided' : `p, one-sided (${alternative === 'greater' ? 'positive' : 'negative'})`,
         pValue,
-        Number.isNaN(p) ? '–' : formatP(p, levels),
+        Number.isNaN(p) ? '–' : pText(p, levels),
       ),
       ...(Number.isNaN(p) ? {} : { onScreen: <FullP p={p} full={full} levels={levels} /> }),
     },
-    adjustedP !== null && number(`p, ${adjustmentInWords(settings.adjust)}`, adjustedP, formatP(adjustedP, levels)),
+    adjustedP !== null && number(`p, ${adjustmentInWords(settings.adjust)}`, adjustedP, pText(adjustedP, levels)),
     number('n, rows used', n, String(n)),
     pMethod === 't' && number('t', statistic?.value ?? null, statistic ? formatFixed(statistic.value, 3) : degenerate ? '±∞' : '–'),
     pMethod === 't' && number('degrees of freedom', statistic?.df ?? null, Number.isNaN(p) ? '–' : String(statistic?.df ?? n - 2)),
     pMethod !== 't' && !Number.isNaN(p) && { name: 'how p was got', shown: P_METHODS[pMethod], exact: P_METHODS[pMethod] },
     COEFFICIENTS[method].squareIsShared &&
       control.length === 0 &&
-      number('r², variance shared', r * r, Number.isNaN(r) ? '–' : formatCoefficient(r * r, 3)),
+      number('r², variance shared', r * r, Number.isNaN(r) ? '–' : fineCoefficientText(r * r)),
   ];
   const table: ValueTable<PairLine> = {
     caption: title,
@@ -88,8 +89,8 @@ interface PairLine {
 function FullP({ p, full, levels }: { readonly p: number; readonly full: string; readonly levels: readonly number[] }) {
   return (
     <Hint text={`p = ${full}`}>
-      <span className="inline-block" role="note" aria-label={`${formatP(p, levels)}, in full ${full}`}>
-        {formatP(p, levels)}
+      <span className="inline-block" role="note" aria-label={`${pText(p, levels)}, in full ${full}`}>
+        {pText(p, levels)}
         {p < 0.001 && <span className="ml-2 text-muted">{full}</span>}
       </span>
     </Hint>

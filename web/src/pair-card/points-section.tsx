@@ -1,11 +1,12 @@
 import type { InfluenceResult } from '@ivlen/contract';
-import { COEFFICIENTS, formatCoefficient, formatP, METHOD_NAMES, type Method } from '@ivlen/core';
+import { COEFFICIENTS, METHOD_NAMES, type Method } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { analysisQuery } from '../api/queries';
 import { FailureNotice } from '../controls/failure-notice';
 import { Skeleton } from '../controls/skeleton';
 import { asMeasured } from '../figures/as-measured';
+import { coefficientText, fineCoefficientText, pText } from '../numbers/number-text';
 import { useReadOnly } from '../study/read-only';
 import { rowInWords } from '../study/row-in-words';
 import { useStudyChanges } from '../study/use-study-changes';
@@ -84,7 +85,7 @@ function Points({ context, data }: { context: PairContext; data: InfluenceResult
       { name: 'y', shown: ({ y }) => asMeasured(y), exact: ({ y }) => y },
       {
         name: `${symbol} without`,
-        shown: ({ without }) => formatCoefficient(without ?? Number.NaN, 3),
+        shown: ({ without }) => fineCoefficientText(without ?? Number.NaN),
         exact: ({ without }) => without,
       },
     ],
@@ -94,13 +95,13 @@ function Points({ context, data }: { context: PairContext; data: InfluenceResult
     <div data-testid="points-that-matter">
       {carrying && (
         <p className="mb-2">
-          The coefficient is carried by {nameOf(carrying)}: {symbol} {formatCoefficient(data.coefficient ?? Number.NaN)} with it,{' '}
-          {formatCoefficient(carrying.without ?? Number.NaN)} without.
+          The coefficient is carried by {nameOf(carrying)}: {symbol} {coefficientText(data.coefficient ?? Number.NaN)} with it,{' '}
+          {coefficientText(carrying.without ?? Number.NaN)} without.
         </p>
       )}
       <ValueTableView table={table} className="w-full text-[13px]" />
       <p className="mt-1 text-[13px] text-muted">
-        {symbol} = {formatCoefficient(data.coefficient ?? Number.NaN, 3)} with all {data.n} rows. Those that change it most stand first.
+        {symbol} = {fineCoefficientText(data.coefficient ?? Number.NaN)} with all {data.n} rows. Those that change it most stand first.
       </p>
       {rows.length > 0 && (
         <>
@@ -124,16 +125,16 @@ function WithAndWithout({ context, rows }: { context: PairContext; rows: readonl
     return [
       {
         name,
-        shown: (method) => formatCoefficient(testOf(method)?.coefficient ?? Number.NaN, 3),
+        shown: (method) => fineCoefficientText(testOf(method)?.coefficient ?? Number.NaN),
         exact: (method) => testOf(method)?.coefficient ?? null,
-        onScreen: (method) => onScreen(testOf(method), ({ coefficient }) => formatCoefficient(coefficient, 3)),
+        onScreen: (method) => onScreen(testOf(method), ({ coefficient }) => fineCoefficientText(coefficient)),
       },
       {
         name: 'p',
         nameInFile: `p, ${name}`,
-        shown: (method) => formatP(testOf(method)?.pValue ?? Number.NaN, levels),
+        shown: (method) => pText(testOf(method)?.pValue ?? Number.NaN, levels),
         exact: (method) => testOf(method)?.pValue ?? null,
-        onScreen: (method) => onScreen(testOf(method), ({ pValue }) => formatP(pValue, levels)),
+        onScreen: (method) => onScreen(testOf(method), ({ pValue }) => pText(pValue, levels)),
       },
     ];
     function onScreen<T>(test: T | undefined, write: (test: T) => string) {

@@ -1,15 +1,8 @@
-import {
-  COEFFICIENTS,
-  compareIndependent,
-  formatCoefficient,
-  formatFixed,
-  formatInterval,
-  formatPRelation,
-  testAgainst,
-} from '@ivlen/core';
+import { COEFFICIENTS, compareIndependent, formatFixed, testAgainst } from '@ivlen/core';
 import { useId, useState } from 'react';
 import { percent } from '../coefficients/cell-data';
 import { coefficientProblem, readNumber, sizeProblem } from '../controls/read-number';
+import { coefficientText, intervalText, pRelationText } from '../numbers/number-text';
 import type { PairContext } from './pair-request';
 
 interface ReportedSectionProps {
@@ -75,8 +68,8 @@ function Comparison({ method, settings: { level, levels }, coefficient, n, repor
     const { z, pValue } = testAgainst({ coefficient, n }, reported, { method, level });
     return (
       <p className="mt-2 text-[13px]">
-        Whether the population’s {symbol} is {formatCoefficient(reported)}, taken as a known value: z = {formatFixed(z, 3)},{' '}
-        {formatPRelation(pValue, levels)}, two-sided. Give its n to allow for its own uncertainty.
+        Whether the population’s {symbol} is {coefficientText(reported)}, taken as a known value: z = {formatFixed(z, 3)},{' '}
+        {pRelationText(pValue, levels)}, two-sided. Give its n to allow for its own uncertainty.
       </p>
     );
   }
@@ -91,10 +84,10 @@ function Comparison({ method, settings: { level, levels }, coefficient, n, repor
     return <p className="mt-2 text-[13px]">One of the samples is too small to be compared, or a coefficient is exactly ±1.</p>;
   return (
     <p className="mt-2 text-[13px]">
-      {formatCoefficient(coefficient)} (n = {n}) against {formatCoefficient(reported)} (n = {reportedN}): z = {formatFixed(z, 3)},{' '}
-      {formatPRelation(pValue, levels)}, two-sided
+      {coefficientText(coefficient)} (n = {n}) against {coefficientText(reported)} (n = {reportedN}): z = {formatFixed(z, 3)},{' '}
+      {pRelationText(pValue, levels)}, two-sided
       {interval &&
-        `; difference ${formatFixed(coefficient - reported, 2)}, ${percent(level)} interval ${formatInterval(interval.low, interval.high)}`}
+        `; difference ${formatFixed(coefficient - reported, 2)}, ${percent(level)} interval ${intervalText(interval.low, interval.high)}`}
       ; Cohen’s q = {formatFixed(cohensQ, 2)}. The samples are taken as independent.
     </p>
   );

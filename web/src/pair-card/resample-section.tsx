@@ -1,11 +1,12 @@
 import type { Analysis, ResampleResult } from '@ivlen/contract';
-import { COEFFICIENTS, formatInterval, formatP } from '@ivlen/core';
+import { COEFFICIENTS } from '@ivlen/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useId, useState } from 'react';
 import { analysisQuery, progressQuery } from '../api/queries';
 import { percent } from '../coefficients/cell-data';
 import { FailureNotice } from '../controls/failure-notice';
 import { ProgressLine } from '../controls/progress-line';
+import { fineIntervalText, pText } from '../numbers/number-text';
 import { type PairContext, pairOf } from './pair-request';
 
 type ResampleRequest = Extract<Analysis, { kind: 'resample' }>;
@@ -105,8 +106,8 @@ function inWords(
   if (what === 'bootstrap') {
     if (!interval) return `No interval: in too many samples a variable did not vary (${drawn}).`;
     const kind = intervalKind === 'bca' ? 'BCa' : 'percentile';
-    return `${percent(level)} bootstrap interval (${kind}) of ${symbol}: ${formatInterval(interval.low, interval.high, 3)}; ${drawn}.`;
+    return `${percent(level)} bootstrap interval (${kind}) of ${symbol}: ${fineIntervalText(interval.low, interval.high)}; ${drawn}.`;
   }
   if (pValue === null) return 'No test: a variable does not vary.';
-  return `Permutation test of independence: p = ${formatP(pValue)}; ${asExtreme?.toLocaleString('en-GB')} of ${drawn} were at least as extreme as ${symbol}.`;
+  return `Permutation test of independence: p = ${pText(pValue)}; ${asExtreme?.toLocaleString('en-GB')} of ${drawn} were at least as extreme as ${symbol}.`;
 }

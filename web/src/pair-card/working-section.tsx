@@ -2,6 +2,7 @@ import type { PairResult } from '@ivlen/contract';
 import { COEFFICIENTS, formatCoefficient, formatFixed, formatFullP, smallestDetectable } from '@ivlen/core';
 import { useMemo } from 'react';
 import { CopyButton } from '../controls/copy-button';
+import { coefficientText, fineCoefficientText } from '../numbers/number-text';
 import { NamedValues } from '../tables/named-values';
 import { intervalSteps } from './interval-steps';
 import type { PairContext } from './pair-request';
@@ -73,14 +74,14 @@ export function WorkingSection({ context, result }: { context: PairContext; resu
       )}
       {COEFFICIENTS[method].squareIsShared && !Number.isNaN(r) && (
         <p className="mt-2 text-[13px]">
-          r² = {formatCoefficient(r * r, 3)}: the variables share {Math.round(1000 * r * r) / 10} % of their variance. r itself is not a
+          r² = {fineCoefficientText(r * r)}: the variables share {Math.round(1000 * r * r) / 10} % of their variance. r itself is not a
           percentage.
         </p>
       )}
       {Number.isFinite(detectable) && (
         <p className="mt-2 text-[13px]">
           With n = {n}, a population correlation of {SIGN[alternative]}
-          {formatCoefficient(detectable)} or {alternative === 'less' ? 'less' : 'more'} would be found at {String(alpha).replace(/^0/, '')}{' '}
+          {coefficientText(detectable)} or {alternative === 'less' ? 'less' : 'more'} would be found at {String(alpha).replace(/^0/, '')}{' '}
           with a power of .80{COEFFICIENTS[method].ofRanks ? ' (computed for r)' : ''}.
         </p>
       )}

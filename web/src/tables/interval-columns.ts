@@ -1,4 +1,4 @@
-import { formatInterval } from '@ivlen/core';
+import { intervalText } from '../numbers/number-text';
 import type { TableColumn } from './columns';
 
 interface Limits {
@@ -6,14 +6,14 @@ interface Limits {
   readonly high: number;
 }
 
-/** An interval of coefficients: one cell to be read, its two limits in a file. */
-export function intervalColumns<Row>(name: string, of: (row: Row) => Limits | null | undefined, decimals?: number): TableColumn<Row>[] {
+/** An interval of coefficients: one cell to be read, its two limits in a file. @param write how it is read */
+export function intervalColumns<Row>(name: string, of: (row: Row) => Limits | null | undefined, write = intervalText): TableColumn<Row>[] {
   return [
     {
       name,
       shown: (row) => {
         const interval = of(row);
-        return interval ? formatInterval(interval.low, interval.high, decimals) : '–';
+        return interval ? write(interval.low, interval.high) : '–';
       },
       only: 'screen',
     },

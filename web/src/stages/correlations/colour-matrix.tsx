@@ -1,10 +1,11 @@
-import { countMarks, formatCoefficient } from '@ivlen/core';
+import { countMarks } from '@ivlen/core';
 import { type KeyboardEvent, type PointerEvent, useEffect, useRef, useState } from 'react';
 import { cellLines, decisiveP } from '../../coefficients/cell-data';
 import type { Matrix } from '../../coefficients/matrix';
 import { moved, type Place } from '../../coefficients/use-grid-keys';
 import { useTheme } from '../../controls/theme';
 import { useCoefficientScale } from '../../figures/use-coefficient-scale';
+import { coefficientText } from '../../numbers/number-text';
 import { displayName } from '../../study/variable-name';
 import { CellReadout } from './cell-readout';
 import type { CorrelationGridProps } from './correlation-grid';
@@ -141,7 +142,7 @@ function drawTiles(
   const memo = new Map<string, string>();
   const colourOf = (value: number) => {
     // Two decimals tell colours apart as far as an eye can.
-    const key = formatCoefficient(value);
+    const key = coefficientText(value);
     const found = memo.get(key) ?? colours.colourOf(value);
     memo.set(key, found);
     return found;

@@ -1,9 +1,10 @@
 import type { CorrelationSettings, Half } from '@ivlen/contract';
-import { COEFFICIENTS, countMarks, formatCoefficient } from '@ivlen/core';
+import { COEFFICIENTS, countMarks } from '@ivlen/core';
 import { memo, type ReactNode } from 'react';
 import { cellId, cellLines, decisiveP, type GridCellData, halfText } from '../../coefficients/cell-data';
 import type { CoefficientScale } from '../../figures/coefficient-scale';
 import { Sparkline } from '../../figures/sparkline';
+import { coefficientText } from '../../numbers/number-text';
 import { displayName } from '../../study/variable-name';
 
 interface CellProps {
@@ -69,7 +70,7 @@ function CoefficientTile(props: PairCellProps) {
   return (
     <Frame {...props} className={`${ring} ${border} ${outline} ${faded}`} style={{ height, background, color: text }}>
       {compact ? (
-        <span className={`text-[11px] whitespace-nowrap ${marks > 0 ? 'font-bold' : ''} ${wavy}`}>{formatCoefficient(coefficient)}</span>
+        <span className={`text-[11px] whitespace-nowrap ${marks > 0 ? 'font-bold' : ''} ${wavy}`}>{coefficientText(coefficient)}</span>
       ) : (
         <span
           className={`grid w-full items-center ${method ? 'grid-cols-[minmax(8px,1fr)_auto_minmax(14px,1fr)]' : 'grid-cols-[minmax(0,1fr)_auto_minmax(14px,1fr)]'}`}
@@ -77,7 +78,7 @@ function CoefficientTile(props: PairCellProps) {
           <span aria-hidden="true" className="-mt-2 pr-px text-right text-[10px] leading-none">
             {method ? COEFFICIENTS[method].symbol : ''}
           </span>
-          <span className={`col-start-2 whitespace-nowrap ${wavy}`}>{formatCoefficient(coefficient)}</span>
+          <span className={`col-start-2 whitespace-nowrap ${wavy}`}>{coefficientText(coefficient)}</span>
           <span className="-mt-2 pl-px text-left text-[10px] leading-none tracking-[-0.08em]" aria-hidden="true">
             {'*'.repeat(marks)}
           </span>

@@ -110,6 +110,9 @@ export function GridLegend({ matrix, settings, marks, pairMethods, identifier, c
           </Link>
         </p>
       )}
+      {size !== 'colour' && showsP(settings) && (
+        <p>p has more digits where rounding would hide on which side of a level it lies: .0496 beside .05.</p>
+      )}
       {cautionsNotSought && <p>{NOT_SOUGHT[cautionsNotSought]}</p>}
       {repeated > 0 && (
         <p className="text-caution">
@@ -141,4 +144,8 @@ export function GridLegend({ matrix, settings, marks, pairMethods, identifier, c
       )}
     </div>
   );
+}
+
+function showsP({ below, above }: CorrelationSettings): boolean {
+  return [below, above].some((half) => half === 'p' || half === 'adjusted-p');
 }

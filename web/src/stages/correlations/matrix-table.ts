@@ -1,5 +1,5 @@
 import type { CorrelationSettings, Half, Study, Variable, VariableDescription } from '@ivlen/contract';
-import { COEFFICIENTS, countMarks, formatCoefficient } from '@ivlen/core';
+import { COEFFICIENTS, countMarks } from '@ivlen/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { analysisQuery } from '../../api/queries';
@@ -10,6 +10,7 @@ import type { Matrix } from '../../coefficients/matrix';
 import { adjustmentInWords } from '../../coefficients/sentence-parts';
 import { tally } from '../../coefficients/tally';
 import { formatMeasured } from '../../figures/format-measured';
+import { coefficientText } from '../../numbers/number-text';
 import { rowsInWords } from '../../study/rows-in-use';
 import { displayName } from '../../study/variable-name';
 import type { TableColumn, ValueTable } from '../../tables/columns';
@@ -63,9 +64,9 @@ export function useMatrixTable(study: Study, matrix: Matrix, settings: Correlati
 export function cellText(cell: GridCellData, half: Half, { levels }: Pick<CorrelationSettings, 'levels'>): string {
   switch (half) {
     case 'coefficient':
-      return `${formatCoefficient(cell.coefficient)}${'*'.repeat(countMarks(decisiveP(cell), levels))}`;
+      return `${coefficientText(cell.coefficient)}${'*'.repeat(countMarks(decisiveP(cell), levels))}`;
     case 'second':
-      return `${formatCoefficient(cell.second)}${'*'.repeat(countMarks(decisiveP({ p: cell.secondP, adjustedP: cell.secondAdjustedP }), levels))}`;
+      return `${coefficientText(cell.second)}${'*'.repeat(countMarks(decisiveP({ p: cell.secondP, adjustedP: cell.secondAdjustedP }), levels))}`;
     default:
       return halfText(cell, half, levels);
   }

@@ -1,9 +1,10 @@
 import type { Question, StatedHypothesis, Variable } from '@ivlen/contract';
-import { COEFFICIENTS, formatCoefficient, formatFixed, formatInterval, formatPRelation } from '@ivlen/core';
+import { COEFFICIENTS, formatFixed } from '@ivlen/core';
 import { percent } from '../../../coefficients/cell-data';
 import { levelInWords } from '../../../coefficients/levels';
 import { adjustmentInWords } from '../../../coefficients/sentence-parts';
 import { Skeleton } from '../../../controls/skeleton';
+import { coefficientText, intervalText, pRelationText } from '../../../numbers/number-text';
 import type { ArrangementProps } from '../../../pair-card/arrangement';
 import { PairSentence } from '../../../pair-card/pair-sentence';
 import { useReadOnly } from '../../../study/read-only';
@@ -83,10 +84,10 @@ function Outcome({ x, y, study, settings, hypothesis: { method, expectation, bou
         ) : (
           <strong>{decision.rejected ? 'H₀ is rejected:' : 'H₀ is not rejected:'}</strong>
         )}{' '}
-        {COEFFICIENTS[method].symbol} = {formatCoefficient(test.coefficient ?? Number.NaN)}
-        {test.interval && `, ${percent(level)} interval ${formatInterval(test.interval.low, test.interval.high)}`}
+        {COEFFICIENTS[method].symbol} = {coefficientText(test.coefficient ?? Number.NaN)}
+        {test.interval && `, ${percent(level)} interval ${intervalText(test.interval.low, test.interval.high)}`}
         {test.pMethod === 't' && test.statistic && `, t(${test.statistic.df}) = ${formatFixed(test.statistic.value, 3)}`}, n = {test.n},{' '}
-        {formatPRelation(decision.p, levels)}
+        {pRelationText(decision.p, levels)}
         {decision.adjusted ? ` (${adjustmentInWords(adjust)} within the question)` : ''}, at {levelInWords(alpha)}.
       </p>
       {equivalence && bound !== null && (
@@ -94,9 +95,9 @@ function Outcome({ x, y, study, settings, hypothesis: { method, expectation, bou
           {equivalence.pValue <= alpha
             ? `Smaller than ±${levelInWords(bound)}: an association that large is ruled out`
             : `That it is smaller than ±${levelInWords(bound)} was not shown`}{' '}
-          (two one-sided tests, {formatPRelation(equivalence.pValue, levels)}
+          (two one-sided tests, {pRelationText(equivalence.pValue, levels)}
           {equivalence.interval &&
-            `; ${percent(1 - 2 * alpha)} interval ${formatInterval(equivalence.interval.low, equivalence.interval.high)}`}
+            `; ${percent(1 - 2 * alpha)} interval ${intervalText(equivalence.interval.low, equivalence.interval.high)}`}
           ).
         </p>
       )}

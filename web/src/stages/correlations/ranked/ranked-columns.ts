@@ -1,7 +1,8 @@
 import type { CorrelationSettings } from '@ivlen/contract';
-import { COEFFICIENTS, countMarks, formatCoefficient, formatInterval, formatP, METHOD_NAMES, type Method } from '@ivlen/core';
+import { COEFFICIENTS, countMarks, METHOD_NAMES, type Method } from '@ivlen/core';
 import { CAUTION_WORDS } from '../../../coefficients/caution-words';
 import { decisiveP, type GridCellData, percent } from '../../../coefficients/cell-data';
+import { coefficientText, intervalText, pText } from '../../../numbers/number-text';
 import { displayName } from '../../../study/variable-name';
 import type { TableColumn } from '../../../tables/columns';
 import type { Ranking } from './use-ranking';
@@ -34,14 +35,14 @@ export function rankedColumns({ levels, level, adjust }: CorrelationSettings): R
     id: method,
     name: COEFFICIENTS[method].symbol,
     sortBy: ({ by }) => Math.abs(by[method].coefficient),
-    shown: ({ by }) => formatCoefficient(by[method].coefficient),
+    shown: ({ by }) => coefficientText(by[method].coefficient),
   });
   const adjusted: RankedColumn = {
     id: 'adjusted',
     name: 'adjusted p',
     ascendingFirst: true,
     sortBy: ({ main }) => main.adjustedP,
-    shown: ({ main }) => formatP(main.adjustedP, levels),
+    shown: ({ main }) => pText(main.adjustedP, levels),
   };
   return [
     { id: 'pair', name: 'pair', align: 'left', ascendingFirst: true, sortBy: pairName, shown: pairName },
@@ -49,7 +50,7 @@ export function rankedColumns({ levels, level, adjust }: CorrelationSettings): R
       id: 'size',
       name: 'size',
       sortBy: ({ main }) => Math.abs(main.coefficient),
-      shown: ({ main }) => `${formatCoefficient(main.coefficient)}${'*'.repeat(countMarks(decisiveP(main), levels))}`,
+      shown: ({ main }) => `${coefficientText(main.coefficient)}${'*'.repeat(countMarks(decisiveP(main), levels))}`,
     },
     ...METHOD_NAMES.map(ofMethod),
     { id: 'n', name: 'n', sortBy: ({ main }) => main.n, shown: ({ main }) => String(main.n) },
@@ -59,20 +60,20 @@ export function rankedColumns({ levels, level, adjust }: CorrelationSettings): R
       ascendingFirst: true,
       // The logarithm tells apart what is too small for a number.
       sortBy: ({ main }) => (Number.isNaN(main.p) ? Number.NaN : main.p > 0 ? Math.log10(main.p) : main.log10P),
-      shown: ({ main }) => formatP(main.p, levels),
+      shown: ({ main }) => pText(main.p, levels),
     },
     ...(adjust === 'none' ? [] : [adjusted]),
     {
       id: 'interval',
       name: `${percent(level)} interval`,
       sortBy: ({ main }) => main.high - main.low,
-      shown: ({ main }) => formatInterval(main.low, main.high),
+      shown: ({ main }) => intervalText(main.low, main.high),
     },
     {
       id: 'shared',
       name: 'r²',
       sortBy: ({ by }) => by.pearson.coefficient ** 2,
-      shown: ({ by }) => formatCoefficient(by.pearson.coefficient ** 2),
+      shown: ({ by }) => coefficientText(by.pearson.coefficient ** 2),
     },
     {
       id: 'cautions',

@@ -1,9 +1,10 @@
 import type { CorrelationSettings, Variable } from '@ivlen/contract';
-import { COEFFICIENTS, countMarks, formatCoefficient, formatInterval, formatP, type Method } from '@ivlen/core';
+import { COEFFICIENTS, countMarks, type Method } from '@ivlen/core';
 import { decisiveP, type GridCellData } from '../../../coefficients/cell-data';
 import { levelInWords } from '../../../coefficients/levels';
 import type { Matrix } from '../../../coefficients/matrix';
 import { adjustmentInWords } from '../../../coefficients/sentence-parts';
+import { coefficientText, intervalText, pText } from '../../../numbers/number-text';
 import { displayName } from '../../../study/variable-name';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
 
@@ -28,7 +29,7 @@ export function rectangleTable(
     const shown = (predictor: Variable) => {
       const cell = cellOf(predictor);
       const p = decisiveP(cell);
-      return `${formatCoefficient(cell.coefficient)}${'*'.repeat(countMarks(p, levels))} ${formatInterval(cell.low, cell.high)}, p ${formatP(p, levels)}, n ${cell.n}`;
+      return `${coefficientText(cell.coefficient)}${'*'.repeat(countMarks(p, levels))} ${intervalText(cell.low, cell.high)}, p ${pText(p, levels)}, n ${cell.n}`;
     };
     return [
       { name, shown, only: 'screen' },

@@ -1,5 +1,5 @@
 import type { Variable } from '@ivlen/contract';
-import { COEFFICIENTS, countMarks, formatCoefficient, formatInterval } from '@ivlen/core';
+import { COEFFICIENTS, countMarks } from '@ivlen/core';
 import { useMemo } from 'react';
 import { cellLines, decisiveP, percent } from '../../../coefficients/cell-data';
 import { levelInWords } from '../../../coefficients/levels';
@@ -7,6 +7,7 @@ import type { Matrix } from '../../../coefficients/matrix';
 import { rectangleFamily } from '../../../coefficients/rectangle-family';
 import { adjustmentInWords } from '../../../coefficients/sentence-parts';
 import { useCoefficientScale } from '../../../figures/use-coefficient-scale';
+import { coefficientText, intervalText } from '../../../numbers/number-text';
 import type { ArrangementProps } from '../../../pair-card/arrangement';
 import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
@@ -146,14 +147,14 @@ function Rectangle({ settings, matrix, selection, outcomes, predictors }: RolePr
                                   : ''
                               }
                             >
-                              {formatCoefficient(cell.coefficient)}
+                              {coefficientText(cell.coefficient)}
                             </span>
                             <sup>{'*'.repeat(countMarks(decisiveP(cell), levels))}</sup>
                           </span>
                         ))}
                       </span>
                       <span className="mt-1.5 block text-[12px]">
-                        {formatInterval(main.low, main.high)} n {main.n}
+                        {intervalText(main.low, main.high)} n {main.n}
                       </span>
                     </button>
                   </td>

@@ -1,6 +1,6 @@
 import type { Study, Suspicion, Variable } from '@ivlen/contract';
-import { formatCoefficient } from '@ivlen/core';
 import { formatMeasured } from '../../../figures/format-measured';
+import { coefficientText } from '../../../numbers/number-text';
 import { displayName } from '../../../study/variable-name';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
 
@@ -27,7 +27,7 @@ export function effectTable(study: Study, variable: Variable, effect: ValueSuspi
       column('mean', effect.mean, effect.meanWithout, measured),
       column('SD', effect.sd, effect.sdWithout, measured),
       ...effect.correlations.map((item) =>
-        column(`r with ${nameOf(item.with)}`, item.r, item.rWithout, (r) => formatCoefficient(r ?? Number.NaN)),
+        column(`r with ${nameOf(item.with)}`, item.r, item.rWithout, (r) => coefficientText(r ?? Number.NaN)),
       ),
     ],
     rows: ['with it', 'without'],

@@ -1,7 +1,8 @@
 import type { RowRanges, Study, Variable } from '@ivlen/contract';
-import { COEFFICIENTS, formatCoefficient, formatP, METHOD_NAMES } from '@ivlen/core';
+import { COEFFICIENTS, METHOD_NAMES } from '@ivlen/core';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { fineCoefficientText, pText } from '../../../numbers/number-text';
 import { useReadOnly, useStudyPath } from '../../../study/read-only';
 import { toRanges } from '../../../study/row-selection';
 import { SetAsideMenu } from '../../../study/set-aside-menu';
@@ -94,7 +95,7 @@ export function LitBar({ study, count, rowsLit, pair, values, levels, asideOpen,
 
 /** n, and "r .153 → .137, p .017 → .033" for each coefficient. */
 function Values({ values, levels }: Pick<LitBarProps, 'values' | 'levels'>) {
-  const p = (value: number) => (Number.isNaN(value) ? '–' : formatP(value, levels));
+  const p = (value: number) => (Number.isNaN(value) ? '–' : pText(value, levels));
   return (
     <dl data-testid="lit-values" className="contents">
       {values?.[0] && (
@@ -113,7 +114,7 @@ function Values({ values, levels }: Pick<LitBarProps, 'values' | 'levels'>) {
             <dd>
               {all && without ? (
                 <>
-                  {formatCoefficient(all.coefficient, 3)} → <strong>{formatCoefficient(without.coefficient, 3)}</strong>
+                  {fineCoefficientText(all.coefficient)} → <strong>{fineCoefficientText(without.coefficient)}</strong>
                   <span className="text-muted">, p {changed(p(all.pValue), p(without.pValue))}</span>
                 </>
               ) : (

@@ -1,8 +1,9 @@
 import type { ScatterplotSettings } from '@ivlen/contract';
-import { COEFFICIENTS, countMarks, formatCoefficient, formatInterval } from '@ivlen/core';
+import { COEFFICIENTS, countMarks } from '@ivlen/core';
 import { decisiveP, type GridCellData } from '../../../coefficients/cell-data';
 import { groupShape } from '../../../figures/group-styles';
 import type { Shape } from '../../../figures/marks/shapes';
+import { coefficientText, intervalText } from '../../../numbers/number-text';
 import type { Group } from '../../../settings/use-grouping';
 import { displayName } from '../../../study/variable-name';
 import type { PairFit } from '../plotting/pair-fits';
@@ -94,10 +95,10 @@ function cornerTexts({ cell, without }: PanelFacts, width: number, usual: boolea
   if (!cell) return alone('…');
   if (cell.because) return alone(whyNone(cell));
   const { symbol } = COEFFICIENTS[cell.method];
-  const value = formatCoefficient(cell.coefficient);
-  if (without !== null) return alone(`${symbol} ${value} → ${Number.isNaN(without) ? '…' : formatCoefficient(without)}`);
+  const value = coefficientText(cell.coefficient);
+  if (without !== null) return alone(`${symbol} ${value} → ${Number.isNaN(without) ? '…' : coefficientText(without)}`);
   if (Number.isNaN(cell.low)) return alone(`${symbol} ${value}`);
-  const interval = formatInterval(cell.low, cell.high);
+  const interval = intervalText(cell.low, cell.high);
   if (intervalIsUnder(width)) return { corner: `${symbol} ${value}`, interval };
   const whole = `${symbol} ${value} ${interval}`;
   return alone(hasRoom(whole, width - (usual ? 0 : REMARK), SIZE) ? whole : `${value} ${interval}`);
@@ -111,7 +112,7 @@ function whyNone({ because, n }: GridCellData): string {
 function coefficientLines({ cell, byGroup, levels }: PanelFacts): CoefficientLine[] {
   if (!cell) return [{ group: null, shape: null, text: '…' }];
   if (cell.because) return [{ group: null, shape: null, text: whyNone(cell) }];
-  const marked = (coefficient: number, p: number) => `${formatCoefficient(coefficient)}${'*'.repeat(countMarks(p, levels))}`;
+  const marked = (coefficient: number, p: number) => `${coefficientText(coefficient)}${'*'.repeat(countMarks(p, levels))}`;
   const all = { group: null, shape: null, text: marked(cell.coefficient, decisiveP(cell)) };
   const groups = byGroup.map(({ group, coefficient, p, n }) => ({
     group,
@@ -126,13 +127,13 @@ function labelOf({ place: { row, column, half }, content, cell, curved, groups, 
   const pair = `${displayName(row)} against ${displayName(column)}`;
   const what = content === 'ranks' ? ', in ranks' : content === 'bins' ? ', counted in bins' : '';
   if (!cell) return `${pair}${what}: being computed`;
-  const perGroup = byGroup.map(({ group, coefficient }) => `${groups[group]?.label ?? ''} ${formatCoefficient(coefficient)}`);
+  const perGroup = byGroup.map(({ group, coefficient }) => `${groups[group]?.label ?? ''} ${coefficientText(coefficient)}`);
   return [`${pair}${what}: ${valuesInWords(cell)}`, patternWords(cell, curved), ...perGroup].filter(Boolean).join('; ');
 }
 
 /** "r .52 [.43, .61], 246 rows" */
 function valuesInWords(cell: GridCellData): string {
   if (cell.because) return whyNone(cell);
-  const interval = Number.isNaN(cell.low) ? '' : ` ${formatInterval(cell.low, cell.high)}`;
-  return `${COEFFICIENTS[cell.method].symbol} ${formatCoefficient(cell.coefficient)}${interval}, ${cell.n.toLocaleString('en-GB')} rows`;
+  const interval = Number.isNaN(cell.low) ? '' : ` ${intervalText(cell.low, cell.high)}`;
+  return `${COEFFICIENTS[cell.method].symbol} ${coefficientText(cell.coefficient)}${interval}, ${cell.n.toLocaleString('en-GB')} rows`;
 }

@@ -1,7 +1,8 @@
 import type { Variable } from '@ivlen/contract';
-import { COEFFICIENTS, formatCoefficient, formatP } from '@ivlen/core';
+import { COEFFICIENTS } from '@ivlen/core';
 import type { Matrix } from '../../../coefficients/matrix';
 import { Skeleton } from '../../../controls/skeleton';
+import { fineCoefficientText, pText } from '../../../numbers/number-text';
 import { displayName } from '../../../study/variable-name';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
 import { intervalColumns } from '../../../tables/interval-columns';
@@ -51,7 +52,7 @@ function patternTable({ rows, columns, correlation, rankMethod, cautionsKnown }:
   const byRank = ({ row, column }: NamedPair) => matrix.cellBy(rankMethod, row, column).coefficient;
   const rankColumn: TableColumn<NamedPair> = {
     name: COEFFICIENTS[rankMethod].symbol,
-    shown: (pair) => formatCoefficient(byRank(pair), 3),
+    shown: (pair) => fineCoefficientText(byRank(pair)),
     exact: byRank,
   };
   return {
@@ -60,7 +61,7 @@ function patternTable({ rows, columns, correlation, rankMethod, cautionsKnown }:
       { name: 'pair', shown: ({ row, column }) => `${displayName(row)} × ${displayName(column)}` },
       {
         name: COEFFICIENTS[method].symbol,
-        shown: (pair) => formatCoefficient(cellOf(pair).coefficient, 3),
+        shown: (pair) => fineCoefficientText(cellOf(pair).coefficient),
         exact: (pair) => cellOf(pair).coefficient,
       },
       ...intervalColumns<NamedPair>('interval', (pair) => {
@@ -69,7 +70,7 @@ function patternTable({ rows, columns, correlation, rankMethod, cautionsKnown }:
       }),
       {
         name: 'p',
-        shown: (pair) => (Number.isNaN(cellOf(pair).p) ? '–' : formatP(cellOf(pair).p, correlation.levels)),
+        shown: (pair) => (Number.isNaN(cellOf(pair).p) ? '–' : pText(cellOf(pair).p, correlation.levels)),
         exact: (pair) => cellOf(pair).p,
       },
       ...(rankMethod === method ? [] : [rankColumn]),

@@ -1,5 +1,4 @@
 import type { CorrelationSettings, ScatterplotSettings, Study, Variable } from '@ivlen/contract';
-import { formatCoefficient } from '@ivlen/core';
 import { ArrowLeftRight } from 'lucide-react';
 import { type PointerEvent, useMemo, useRef, useState } from 'react';
 import { FailureNotice } from '../../../controls/failure-notice';
@@ -9,6 +8,7 @@ import { ExportFigureButton } from '../../../figures/export/export-figure-button
 import { paletteOf, SCREEN } from '../../../figures/palette';
 import { MethodsLine } from '../../../methods-line/methods-line';
 import { sentenceOf, withEditors } from '../../../methods-line/methods-parts';
+import { coefficientText } from '../../../numbers/number-text';
 import { PinButton } from '../../../pins/pin-button';
 import { useReadOnly } from '../../../study/read-only';
 import { rowsInWords } from '../../../study/rows-in-use';
@@ -80,7 +80,7 @@ export function SinglePlot({ study, axes: chosen, settings, correlation, patch, 
   const [xs, ys] = [client?.data.columns.get(x.id), client?.data.columns.get(y.id)];
   const ofWhich = groups.length > 0 ? 'all rows: ' : '';
   const found = single.equation
-    ? equationOf(plot.line, displayName(x), displayName(y), significant, (share) => formatCoefficient(share))
+    ? equationOf(plot.line, displayName(x), displayName(y), significant, (share) => coefficientText(share))
     : null;
   const equation = found && `${ofWhich}${found}`;
   const margins = useMemo(() => {

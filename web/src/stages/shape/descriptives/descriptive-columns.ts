@@ -1,6 +1,7 @@
 import type { DescriptiveColumn, ShapeResult, ShapeSettings, Variable } from '@ivlen/contract';
-import { formatFixed, formatP } from '@ivlen/core';
+import { formatFixed } from '@ivlen/core';
 import { formatMeasured } from '../../../figures/format-measured';
+import { pText } from '../../../numbers/number-text';
 import { verdictOf } from '../strips/shape-columns';
 import { TESTS } from '../test-words';
 
@@ -79,5 +80,5 @@ function testText({ tests }: ShapeResult, { test, level }: ShapeSettings): strin
   const { statistic, pValue } = tests[test];
   if (statistic === null) return '–';
   const shown = statistic < 1 ? formatFixed(statistic, 3).replace(/^0/, '') : formatFixed(statistic, 2);
-  return `${shown}, ${pValue === null ? '–' : formatP(pValue, [level])}`;
+  return `${shown}, ${pValue === null ? '–' : pText(pValue, [level])}`;
 }

@@ -1,5 +1,6 @@
 import type { ScalesResult } from '@ivlen/contract';
-import { COEFFICIENTS, formatCoefficient, METHOD_NAMES } from '@ivlen/core';
+import { COEFFICIENTS, METHOD_NAMES } from '@ivlen/core';
+import { coefficientText } from '../../../numbers/number-text';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
 import { ValueTableView } from '../../../tables/value-table-view';
 import { SCALE_WORDS } from './scale-words';
@@ -22,7 +23,7 @@ export function CorrelationsOnScales({ scales, nameOf, variable }: CorrelationsO
   const raw = taken.find(({ scale }) => scale === 'raw')?.correlations ?? [];
   const column = (name: string, of: (partner: Partner) => number | null | undefined): TableColumn<Partner> => ({
     name,
-    shown: (partner) => formatCoefficient(of(partner) ?? Number.NaN),
+    shown: (partner) => coefficientText(of(partner) ?? Number.NaN),
     exact: (partner) => of(partner) ?? null,
   });
   const table: ValueTable<Partner> = {

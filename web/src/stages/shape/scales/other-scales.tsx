@@ -1,5 +1,5 @@
 import type { ScalesResult, ShapeSettings, Study, Variable } from '@ivlen/contract';
-import { formatCoefficient, formatFixed, formatP, METHOD_NAMES, patternSentence } from '@ivlen/core';
+import { formatFixed, METHOD_NAMES, patternSentence } from '@ivlen/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { analysisQuery } from '../../../api/queries';
@@ -8,6 +8,7 @@ import { Skeleton } from '../../../controls/skeleton';
 import { useScrollToItself } from '../../../controls/use-scroll-to-itself';
 import { HistogramFigure } from '../../../figures/marks/histogram-figure';
 import { QuantileFigure } from '../../../figures/marks/quantile-figure';
+import { coefficientText, pText } from '../../../numbers/number-text';
 import { useWorkingSet } from '../../../settings/use-working-set';
 import { useReadOnly } from '../../../study/read-only';
 import { displayName } from '../../../study/variable-name';
@@ -176,12 +177,12 @@ function ScaleLine({ line: { scale, refused, reversed, shape, correlations }, se
       </td>
       <td className="px-2 text-right">{d.skewness === null ? '–' : formatFixed(d.skewness, 2)}</td>
       <td className="px-2 text-right">{d.excessKurtosis === null ? '–' : formatFixed(d.excessKurtosis, 2)}</td>
-      <td className="px-2 text-right">{p === null ? '–' : `p ${formatP(p, [settings.level])}`}</td>
+      <td className="px-2 text-right">{p === null ? '–' : `p ${pText(p, [settings.level])}`}</td>
       {partners.map((id) => {
         const found = correlations.find((item) => item.with === id);
         return (
           <td key={id} className="px-2 text-right">
-            {found ? METHOD_NAMES.map((method) => formatCoefficient(found.coefficients[method] ?? Number.NaN)).join(', ') : '–'}
+            {found ? METHOD_NAMES.map((method) => coefficientText(found.coefficients[method] ?? Number.NaN)).join(', ') : '–'}
           </td>
         );
       })}

@@ -1,5 +1,6 @@
 import type { ScalesResult, ShapeSettings, Variable } from '@ivlen/contract';
-import { COEFFICIENTS, formatCoefficient, formatFixed, formatP, METHOD_NAMES } from '@ivlen/core';
+import { COEFFICIENTS, formatFixed, METHOD_NAMES } from '@ivlen/core';
+import { coefficientText, pText } from '../../../numbers/number-text';
 import { displayName } from '../../../study/variable-name';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
 import { verdictOf } from '../strips/shape-columns';
@@ -25,7 +26,7 @@ export function scalesTable(
           const of = ({ correlations }: Line) => correlations.find((item) => item.with === id)?.coefficients[method] ?? null;
           return {
             name: `${COEFFICIENTS[method].symbol} with ${nameOf(id)}`,
-            shown: (line) => formatCoefficient(of(line) ?? Number.NaN),
+            shown: (line) => coefficientText(of(line) ?? Number.NaN),
             exact: of,
           };
         }),
@@ -76,7 +77,7 @@ function valueColumns({ test, level }: ShapeSettings): TableColumn<Line>[] {
       name: `p, ${test ? TESTS[test].name : 'test'}`,
       shown: (line) => {
         const p = pOf(line);
-        return p === null ? '–' : formatP(p, [level]);
+        return p === null ? '–' : pText(p, [level]);
       },
       exact: pOf,
     },

@@ -1,5 +1,6 @@
 import type { JointResult, Study, Variable } from '@ivlen/contract';
-import { formatFixed, formatP } from '@ivlen/core';
+import { formatFixed } from '@ivlen/core';
+import { pText } from '../../../numbers/number-text';
 import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { displayName } from '../../../study/variable-name';
@@ -29,7 +30,7 @@ export function FurthestRows({ study, data, variables }: FurthestRowsProps) {
                   {name !== null && ` (${name})`}
                 </span>
                 <span className="text-[13px] text-muted">
-                  d² {formatFixed(distance, 1)}, p × n {formatP(Math.min(1, pValue * data.n))}
+                  d² {formatFixed(distance, 1)}, p × n {pText(Math.min(1, pValue * data.n))}
                 </span>
                 {!readOnly && (
                   <button

@@ -1,5 +1,6 @@
 import type { JointResult, JointTest, ShapeSettings } from '@ivlen/contract';
-import { formatFixed, formatP } from '@ivlen/core';
+import { formatFixed } from '@ivlen/core';
+import { pText } from '../../../numbers/number-text';
 import type { ValueTable } from '../../../tables/columns';
 import { ValueTableView } from '../../../tables/value-table-view';
 
@@ -66,7 +67,7 @@ export function JointTests({ data, settings }: JointTestsProps) {
       { name: 'df', shown: ({ test }) => String(test.df ?? ''), exact: ({ test }) => test.df },
       {
         name: 'p',
-        shown: ({ test }) => (test.pValue === null ? '–' : formatP(test.pValue, [settings.level])),
+        shown: ({ test }) => (test.pValue === null ? '–' : pText(test.pValue, [settings.level])),
         exact: ({ test }) => test.pValue,
       },
     ],

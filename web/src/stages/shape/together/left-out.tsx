@@ -7,9 +7,10 @@ import {
   type Study,
   type Variable,
 } from '@ivlen/contract';
-import { formatFullP, formatP } from '@ivlen/core';
+import { formatFullP } from '@ivlen/core';
 import { useQueries } from '@tanstack/react-query';
 import { analysisQuery } from '../../../api/queries';
+import { pText } from '../../../numbers/number-text';
 import { displayName } from '../../../study/variable-name';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
 import { ValueTableView } from '../../../tables/value-table-view';
@@ -64,7 +65,7 @@ export function LeftOut({ study, variables, without, leading, settings }: LeftOu
         name: `its own ${ownTest}`,
         shown: (line) => {
           const p = ownP(line);
-          return p === null ? '–' : formatP(p, [settings.level]);
+          return p === null ? '–' : pText(p, [settings.level]);
         },
         exact: ownP,
       },
@@ -91,7 +92,7 @@ interface LeftOutLine {
 function jointPInWords(joint: JointResult | undefined, test: JointTestName, level: number): string {
   if (!joint) return '…';
   const { pValue } = jointP(joint, test);
-  return Number.isNaN(pValue) ? '–' : formatP(pValue, [level]);
+  return Number.isNaN(pValue) ? '–' : pText(pValue, [level]);
 }
 
 interface PCellProps {

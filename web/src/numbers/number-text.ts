@@ -1,0 +1,53 @@
+import { formatCoefficient, formatInterval, formatP, formatPRelation } from '@ivlen/core';
+
+/** Decimals of coefficients and of p, as the study has them. */
+export interface Decimals {
+  readonly coefficients: number;
+  readonly p: number;
+}
+
+export const USUAL_DECIMALS: Decimals = { coefficients: 2, p: 3 };
+/** Where rows, groups or methods are compared by one coefficient each, small differences matter. */
+const FINE = 3;
+
+/** Of the study on screen; there is one at a time (docs/decisions/0035). */
+let decimals = USUAL_DECIMALS;
+
+/** Says how numbers are written from here on. What is on screen is to be drawn anew. */
+export function writeNumbersWith(chosen: Decimals): void {
+  decimals = chosen;
+}
+
+/** How numbers are written, for what is made elsewhere: sentences of the core. */
+export function decimalsInUse(): Decimals {
+  return decimals;
+}
+
+/** A coefficient: "−.42". */
+export function coefficientText(value: number): string {
+  return formatCoefficient(value, decimals.coefficients);
+}
+
+/** A coefficient beside others that it is compared with: three decimals at least. */
+export function fineCoefficientText(value: number): string {
+  return formatCoefficient(value, Math.max(FINE, decimals.coefficients));
+}
+
+/** "[−.52, −.31]". */
+export function intervalText(low: number, high: number): string {
+  return formatInterval(low, high, decimals.coefficients);
+}
+
+export function fineIntervalText(low: number, high: number): string {
+  return formatInterval(low, high, Math.max(FINE, decimals.coefficients));
+}
+
+/** "< .001", ".034", ".0496" beside a level of .05. */
+export function pText(p: number, levels?: readonly number[]): string {
+  return formatP(p, levels, decimals.p);
+}
+
+/** "p < .001". */
+export function pRelationText(p: number, levels?: readonly number[]): string {
+  return formatPRelation(p, levels, decimals.p);
+}

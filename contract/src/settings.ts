@@ -42,6 +42,8 @@ export const correlationSettingsSchema = z.object({
   control: z.array(variableIdSchema).max(20).default([]),
   below: halfSchema.default('coefficient'),
   above: halfSchema.default('p'),
+  /** What stands under a coefficient, in tiles that have room for it. */
+  under: z.enum(['nothing', 'interval', 'n']).default('nothing'),
   /** Coefficients of at least this size are outlined; null for none. */
   strength: z.number().gt(0).lte(1).nullable().default(null),
   /** Whether coefficients below that size are dimmed. */

@@ -103,6 +103,63 @@ test('two outcomes against one predictor: r and ρ with interval and n, adjusted
   await expect(card.getByTestId('pair-sentence')).toContainText('p < .001, adjusted (');
 });
 
+test('a clicked tile stays under the pointer while its card opens, and its numbers stand at it', async ({ page }) => {
+  await openCopy(page, 'Aldermere streams');
+  const tile = cellOf(page, 'nitrate', 'canopy cover');
+  const before = await tile.boundingBox();
+  await tile.click();
+  await expect(page.getByRole('complementary', { name: 'Pair nitrate and canopy cover' }).getByTestId('pair-values')).toBeVisible();
+  expect(await tile.boundingBox()).toEqual(before);
+  // Once the pointer has left, the panel folds and the tiles fit beside the card.
+  await page.mouse.move(1200, 30);
+  await expect(page.getByRole('button', { name: 'Unfold the variables' })).toBeVisible();
+  const grid = page.getByRole('grid', { name: /^Correlation matrix/ });
+  await expect.poll(async () => ((await grid.boundingBox())?.x ?? 0) + ((await grid.boundingBox())?.width ?? 0)).toBeLessThan(1280 - 344);
+  // A tile that the card would cover comes into view.
+  await page.getByRole('button', { name: 'Close the card' }).click();
+  await expect(page.getByRole('button', { name: 'Fold the variables away' })).toBeVisible();
+  const last = cellOf(page, 'mayfly taxa', 'chlorophyll');
+  await last.click();
+  await expect(page.getByRole('complementary', { name: 'Pair chlorophyll and mayfly taxa' })).toBeVisible();
+  await expect
+    .poll(async () => ((await last.boundingBox())?.x ?? 0) + ((await last.boundingBox())?.width ?? 0))
+    .toBeLessThanOrEqual(1280 - 344);
+});
+
+test('two variables leave the arrangements where they are: a question is put to them', async ({ page }) => {
+  await openCopy(page, 'Aldermere streams');
+  const line = page.getByTestId('methods-line');
+  await line.getByRole('button', { name: /change the variables/ }).click();
+  const list = page.getByRole('group', { name: 'Variables looked at' });
+  for (const name of [
+    'elevation',
+    'canopy cover',
+    'water temp',
+    'dissolved oxygen',
+    'ph',
+    'conductivity',
+    'dissolved solids',
+    'turbidity',
+    'phosphate',
+    'chlorophyll',
+  ])
+    await list.getByRole('checkbox', { name, exact: true }).uncheck();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('region', { name: 'Pair nitrate and mayfly taxa' })).toBeVisible();
+  const views = page.getByRole('navigation', { name: 'Parts of the Correlations stage' });
+  await expect(views.getByRole('button')).toHaveText(['Pair', 'Ranked', 'Outcomes × predictors', 'Questions']);
+  await views.getByRole('button', { name: 'Ranked' }).click();
+  await expect(page.getByRole('row', { name: /nitrate/ }).first()).toBeVisible();
+  await views.getByRole('button', { name: 'Questions' }).click();
+  await page
+    .getByRole('textbox', { name: /question/i })
+    .first()
+    .fill('Does nitrate go with fewer mayflies?');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Does nitrate go with fewer mayflies?')).toBeVisible();
+  await expect(views.getByRole('button', { name: 'Pair' })).toBeVisible();
+});
+
 test('14 variables: strong ones of both signs are outlined, the diagonal is not, and the others can be dimmed', async ({ page }) => {
   await openCopy(page, 'Aldermere streams');
   for (const name of ['stream order', 'bank condition']) await page.getByRole('checkbox', { name: new RegExp(`^${name}`) }).check();

@@ -1,12 +1,14 @@
 import { correlationSettingsSchema } from '@ivlen/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
-import { render, screen } from '@testing-library/react';
+import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { describe, expect, it, vi } from 'vitest';
 import { buildMatrix } from '../src/coefficients/matrix';
+import { oncePointerHasLeft } from '../src/controls/hold-still';
 import { ThemeProvider } from '../src/controls/theme';
 import { CorrelationGrid } from '../src/stages/correlations/correlation-grid';
 import { GridLegend } from '../src/stages/correlations/grid-legend';
+import { tileSizes } from '../src/stages/correlations/use-tile-sizes';
 import { testResult, testStudy } from './test-study';
 
 const study = testStudy();
@@ -168,4 +170,60 @@ it('the legend says where cautions were not looked for', () => {
     />,
   );
   expect(screen.getByTestId('legend').textContent).toContain('too many values to look all pairs over for cautions');
+});
+
+describe('tiles', () => {
+  const names = Array.from({ length: 12 }, (_, i) => `variable ${i}`);
+  const look = { size: 'comfortable', descriptives: false, under: 'nothing' } as const;
+  const laptop = { width: 992, height: 800 };
+
+  it('use the room that there is: a dozen variables on a laptop, and on a large screen larger ones', () => {
+    const small = tileSizes(laptop, names, look);
+    expect(small.names + 12 * (small.tile + 2)).toBeLessThanOrEqual(992);
+    expect(small.height).toBe(39);
+    const large = tileSizes({ width: 1632, height: 1080 }, names, look);
+    expect(large.tile).toBeGreaterThan(120);
+    expect(large.names + 12 * (large.tile + 2)).toBeGreaterThan(0.95 * 1632);
+    expect(large.height).toBeGreaterThan(52);
+    expect(330 + 12 * (large.height + 2)).toBeLessThanOrEqual(1080);
+  });
+
+  it('are never too narrow for what stands in them', () => {
+    const narrow = { width: 500, height: 800 };
+    expect(tileSizes(narrow, names, look).tile).toBe(52);
+    expect(tileSizes(narrow, names, look, 3).tile).toBe(60);
+    expect(tileSizes(narrow, names, { ...look, under: 'interval' })).toMatchObject({ tile: 84, height: 46 });
+    expect(tileSizes(narrow, names, { ...look, under: 'interval' }, 3).tile).toBe(100);
+    expect(tileSizes(narrow, names, { ...look, size: 'compact' })).toMatchObject({ tile: 34, height: 24 });
+    expect(tileSizes({ width: 0, height: 0 }, [], look).tile).toBe(52);
+  });
+
+  it('have on choice the interval or the number of rows under the coefficient, where there is one', () => {
+    show({ under: 'interval' });
+    expect(cell(2, 0).textContent).toBe('−.63***[−.77, −.42]');
+    cleanup();
+    show({ under: 'n' });
+    expect(cell(1, 0).textContent).toBe('.15*38');
+    expect(cell(2, 1).textContent).not.toContain('38');
+  });
+});
+
+it('what holds still under the pointer makes room only once the pointer has left', () => {
+  const run = vi.fn();
+  const element = document.createElement('div');
+  const under = vi.spyOn(document, 'querySelector').mockReturnValue(element);
+  const forget = oncePointerHasLeft(run);
+  expect(run).not.toHaveBeenCalled();
+  element.dispatchEvent(new MouseEvent('mouseleave'));
+  element.dispatchEvent(new MouseEvent('mouseleave'));
+  expect(run).toHaveBeenCalledTimes(1);
+  const later = vi.fn();
+  oncePointerHasLeft(later)();
+  element.dispatchEvent(new MouseEvent('mouseleave'));
+  expect(later).not.toHaveBeenCalled();
+  under.mockReturnValue(null);
+  oncePointerHasLeft(later);
+  expect(later).toHaveBeenCalledTimes(1);
+  forget();
+  under.mockRestore();
 });

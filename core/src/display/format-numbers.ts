@@ -50,7 +50,10 @@ export function formatP(p: number, levels: readonly number[] = [0.05, 0.01, 0.00
   if (p > 1 - least / 2) return `> .${'9'.repeat(decimals)}`;
   for (let digits = decimals; digits <= decimals + 5; digits++) {
     const rounded = Number(p.toFixed(digits));
-    if ((p >= least || digits > decimals) && levels.every((level) => p <= level === rounded <= level && (p === level || rounded !== level))) {
+    if (
+      (p >= least || digits > decimals) &&
+      levels.every((level) => p <= level === rounded <= level && (p === level || rounded !== level))
+    ) {
       return withoutZero(p.toFixed(digits));
     }
   }

@@ -39,7 +39,7 @@ export function StudyFrame() {
         )}
         <div className="flex min-h-0 flex-1">
           <VariablesPanel study={study} />
-          <main ref={main} tabIndex={-1} className="flex min-w-0 flex-1 outline-none">
+          <main ref={main} tabIndex={-1} className="relative flex min-w-0 flex-1 outline-none">
             {/* Written with other decimals, everything is drawn anew. */}
             <Fragment key={`${decimals.coefficients}.${decimals.p}`}>
               <Outlet context={study satisfies Study} />

@@ -1,9 +1,10 @@
 import { canBeCorrelated, isQuantity, type Study, type Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { PanelLeftClose, PanelLeftOpen } from 'lucide-react';
-import { useMemo, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
 import { analysisQuery } from '../api/queries';
+import { oncePointerHasLeft } from '../controls/hold-still';
 import { ResizeHandle } from '../controls/resize-handle';
 import { Hint } from '../controls/tooltip';
 import { useLatest } from '../controls/use-latest';
@@ -28,7 +29,7 @@ export function VariablesPanel({ study }: { study: Study }) {
   const [search, setSearch] = useState('');
   const [width, setWidth] = useRemembered('panel.width', WIDTH.initial);
   const [cardOpen, ticked] = [useCardIsOpen(), workingSet?.variables.length ?? 0];
-  const crowded = cardOpen && ticked > FOLDS_BEYOND;
+  const crowded = useHeldStill(cardOpen && ticked > FOLDS_BEYOND);
   const [folded, setFolded] = useFolding(crowded);
   const lastTouched = useRef<string | null>(null);
 
@@ -145,6 +146,13 @@ function useCardIsOpen(): boolean {
   const [params] = useSearchParams();
   const { pathname } = useLocation();
   return params.has('pair') && pathname.endsWith('/correlations');
+}
+
+/** A value that follows once the pointer is not over what the stage shows. */
+function useHeldStill(value: boolean): boolean {
+  const [held, setHeld] = useState(value);
+  useEffect(() => oncePointerHasLeft(() => setHeld(value)), [value]);
+  return held;
 }
 
 /** Folded by the person, or by itself while it is crowded; unfolding by hand holds until the crowd has gone. */

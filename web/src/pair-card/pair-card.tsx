@@ -1,6 +1,7 @@
 import { ArrowLeftRight, ChevronLeft, ChevronRight, Maximize2, X } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { FailureNotice } from '../controls/failure-notice';
+import { usePointerHasLeft } from '../controls/hold-still';
 import { isTyping, singleKeysAreOn } from '../controls/keyboard';
 import { CloseButton, Modal } from '../controls/modal';
 import { ResizeHandle } from '../controls/resize-handle';
@@ -30,6 +31,8 @@ type PairCardProps = Pick<ArrangementProps, 'study' | 'settings' | 'variables' |
 export function PairCard({ study, pair, settings, variables, selection, state, adjustedP, onSwap, onClose }: PairCardProps) {
   const { x, y } = pair;
   const [width, setWidth] = useRemembered('card.width', WIDTH.initial);
+  // Over the page at first: what was clicked must not move from under the pointer.
+  const settled = usePointerHasLeft();
   const context = pairContext(study, pair, settings, variables, adjustedP);
   const { result, error } = usePairResult(context);
   const go = (step: 1 | -1) => {
@@ -41,7 +44,7 @@ export function PairCard({ study, pair, settings, variables, selection, state, a
   return (
     <aside
       aria-label={`Pair ${displayName(x)} and ${displayName(y)}`}
-      className="relative flex shrink-0 flex-col border-l border-rule bg-paper"
+      className={`flex shrink-0 flex-col border-l border-rule bg-paper ${settled ? 'relative' : 'absolute inset-y-0 right-0 z-30 shadow-popover'}`}
       style={{ width }}
     >
       <ResizeHandle label="Width of the card" side="left" width={width} onChange={setWidth} {...WIDTH} />

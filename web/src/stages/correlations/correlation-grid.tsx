@@ -1,6 +1,6 @@
 import type { CorrelationSettings, Study, Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
-import { type CSSProperties, type KeyboardEvent, type MouseEvent, useMemo, useState } from 'react';
+import { type CSSProperties, type KeyboardEvent, type MouseEvent, type RefObject, useEffect, useMemo, useState } from 'react';
 import { analysisQuery } from '../../api/queries';
 import type { GridCellData } from '../../coefficients/cell-data';
 import type { Matrix } from '../../coefficients/matrix';
@@ -83,6 +83,8 @@ export function CorrelationGrid(props: CorrelationGridProps) {
     } else onKeyDown(event);
   };
   const lightUp = ({ target }: { target: EventTarget }) => setLit((before) => sameLight(before, cellUnder(target)));
+  useReadoutEnds(grid, setLit);
+  useSelectedInView(grid, selected);
   const litCell = lit && lit.place.i !== lit.place.j ? cellAt(matrix, lit.place) : null;
   const isSelected = (a: Variable, b: Variable) =>
     selected !== null && [a.id, b.id].every((id) => id === selected.x.id || id === selected.y.id);
@@ -202,6 +204,36 @@ export function CorrelationGrid(props: CorrelationGridProps) {
       {lit && litCell && <CellReadout cell={litCell} settings={settings} place={lit.element.getBoundingClientRect()} />}
     </div>
   );
+}
+
+/** Numbers of a cell belong to the cell they stand at: where it moves, they go. */
+function useReadoutEnds(grid: RefObject<HTMLElement | null>, setLit: (lit: null) => void) {
+  useEffect(() => {
+    const scroller = grid.current?.closest('[data-scrolls]');
+    if (!scroller) return;
+    const end = () => setLit(null);
+    scroller.addEventListener('scroll', end, { passive: true });
+    const observer = new ResizeObserver(end);
+    observer.observe(scroller);
+    return () => {
+      scroller.removeEventListener('scroll', end);
+      observer.disconnect();
+    };
+  }, [grid, setLit]);
+}
+
+/** The card takes room, which may lie where the cell is that opened it: then the cell comes into view. */
+function useSelectedInView(grid: RefObject<HTMLElement | null>, selected: Pair | null) {
+  const open = selected !== null;
+  useEffect(() => {
+    const scroller = grid.current?.closest('[data-scrolls]');
+    if (!open || !scroller) return;
+    const observer = new ResizeObserver(() =>
+      grid.current?.querySelector('[aria-selected=true][tabindex="0"]')?.scrollIntoView?.({ block: 'nearest', inline: 'nearest' }),
+    );
+    observer.observe(scroller);
+    return () => observer.disconnect();
+  }, [grid, open]);
 }
 
 interface LitCell {

@@ -52,9 +52,12 @@ export const PairCell = memo(function PairCell(props: PairCellProps) {
   );
 }, sameCellProps);
 
+/** Tiles of this height have larger letters. */
+const LARGE_TEXT_FROM = 50;
+
 function CoefficientTile(props: PairCellProps) {
   const { cell, height, settings, scale, selected, otherN, half } = props;
-  const { levels, strength, dim, size } = settings;
+  const { levels, strength, dim, size, under } = settings;
   const isSecond = half === 'second';
   const coefficient = isSecond ? cell.second : cell.coefficient;
   const method = isSecond ? cell.secondMethod : cell.ownMethod ? cell.method : null;
@@ -72,16 +75,21 @@ function CoefficientTile(props: PairCellProps) {
       {compact ? (
         <span className={`text-[11px] whitespace-nowrap ${marks > 0 ? 'font-bold' : ''} ${wavy}`}>{coefficientText(coefficient)}</span>
       ) : (
-        <span
-          className={`grid w-full items-center ${method ? 'grid-cols-[minmax(8px,1fr)_auto_minmax(14px,1fr)]' : 'grid-cols-[minmax(0,1fr)_auto_minmax(14px,1fr)]'}`}
-        >
-          <span aria-hidden="true" className="-mt-2 pr-px text-right text-[10px] leading-none">
-            {method ? COEFFICIENTS[method].symbol : ''}
+        <span className="w-full">
+          <span
+            className={`grid w-full items-center ${height >= LARGE_TEXT_FROM ? 'text-[15px]' : ''} ${method ? 'grid-cols-[minmax(8px,1fr)_auto_minmax(14px,1fr)]' : 'grid-cols-[minmax(0,1fr)_auto_minmax(14px,1fr)]'}`}
+          >
+            <span aria-hidden="true" className="-mt-2 pr-px text-right text-[10px] leading-none">
+              {method ? COEFFICIENTS[method].symbol : ''}
+            </span>
+            <span className={`col-start-2 whitespace-nowrap ${wavy}`}>{coefficientText(coefficient)}</span>
+            <span className="-mt-2 pl-px text-left text-[10px] leading-none tracking-[-0.08em]" aria-hidden="true">
+              {'*'.repeat(marks)}
+            </span>
           </span>
-          <span className={`col-start-2 whitespace-nowrap ${wavy}`}>{coefficientText(coefficient)}</span>
-          <span className="-mt-2 pl-px text-left text-[10px] leading-none tracking-[-0.08em]" aria-hidden="true">
-            {'*'.repeat(marks)}
-          </span>
+          {under !== 'nothing' && !isSecond && !Number.isNaN(coefficient) && (
+            <span className="mt-1.5 block text-[11px] whitespace-nowrap">{halfText(cell, under, levels)}</span>
+          )}
         </span>
       )}
     </Frame>

@@ -12,11 +12,12 @@ interface GridOptionsProps {
 
 const ORDERS = { listed: 'as listed', cluster: 'by cluster', name: 'by name' } as const;
 const SIZES = { comfortable: 'comfortable', compact: 'compact', colour: 'colour only' } as const;
+const UNDER = { nothing: 'nothing', interval: 'its interval', n: 'number of rows' } as const;
 const CAUTIONS = { decisive: 'that could change the conclusion', all: 'all', none: 'none' } as const;
 
 /** What the two halves show, the order, the size, and the mark of strength. */
 export function GridOptions({ settings, patch }: GridOptionsProps) {
-  const { below, above, order, size, cautions, descriptives } = settings;
+  const { below, above, order, size, cautions, descriptives, under } = settings;
   const halves = halfWords(settings);
   return (
     <div className="mb-2 flex flex-wrap items-center gap-x-4 gap-y-1 text-muted">
@@ -32,6 +33,9 @@ export function GridOptions({ settings, patch }: GridOptionsProps) {
       <PopoverEditor label="More of the matrix" trigger="More" triggerClass="button-quiet" width="w-72" align="end">
         {() => (
           <>
+            {size === 'comfortable' && (
+              <Choice label="Under the coefficient" value={under} options={UNDER} onChoose={(next) => patch({ under: next })} />
+            )}
             <Choice label="Underline cautions" value={cautions} options={CAUTIONS} onChoose={(next) => patch({ cautions: next })} />
             <label className="mt-2 flex items-center gap-2">
               <input

@@ -1,5 +1,6 @@
 import type { CorrelationSettings, Variable } from '@ivlen/contract';
 import { type RefObject, useEffect, useState } from 'react';
+import { decimalsInUse } from '../../numbers/number-text';
 import { displayName } from '../../study/variable-name';
 
 /** Pixels between tiles. */
@@ -14,45 +15,64 @@ interface TileSizes {
   readonly upright: boolean;
 }
 
+interface Room {
+  readonly width: number;
+  readonly height: number;
+}
+
+type Look = Pick<CorrelationSettings, 'size' | 'descriptives' | 'under'>;
+
 /** About the widths, in pixels, of a letter in a row's name and over a column, and of means and SDs. */
 const [ROW_LETTER, COLUMN_LETTER, DESCRIPTIVES] = [7.4, 5.2, 150];
 const NAMES = { narrowest: 84, widest: 176 };
-const WIDEST = { comfortable: 80, compact: 44, colour: 44 };
+const WIDEST = { comfortable: 132, compact: 44, colour: 44 };
+/** What a tile with a second line needs, and what another decimal does. */
+const [NARROWEST_FOR, LOWEST_WITH_LINE, DECIMAL] = [{ nothing: 0, n: 52, interval: 84 }, 46, 8];
+/** Of its width, a tile's height at the most; and what stands over and under the grid. */
+const [STEEPEST, AROUND] = [0.5, 330];
 
 /** Tiles as large as fit the screen, within what can be read; a dozen variables fit a laptop's. */
-export function useTileSizes(
-  grid: RefObject<HTMLElement | null>,
-  variables: readonly Variable[],
-  { size, descriptives }: Pick<CorrelationSettings, 'size' | 'descriptives'>,
-): TileSizes {
-  const room = useRoom(grid);
-  const count = variables.length;
+export function useTileSizes(grid: RefObject<HTMLElement | null>, variables: readonly Variable[], look: Look): TileSizes {
+  return tileSizes(useRoom(grid), variables.map(displayName), look, decimalsInUse().coefficients);
+}
+
+/** @param names of the variables @param decimals of the coefficients */
+export function tileSizes(room: Room, names: readonly string[], { size, descriptives, under }: Look, decimals = 2): TileSizes {
+  const count = names.length;
   const compact = size === 'compact';
-  const words = variables.map((variable) => longestWord(displayName(variable)));
-  const whole = Math.max(0, ...variables.map((variable) => displayName(variable).length));
+  const words = names.map(longestWord);
+  const whole = Math.max(0, ...names.map((name) => name.length));
   // A name of two words takes two lines where tiles are high enough.
   const letters = compact ? whole : Math.max(Math.ceil(whole / 2) + 1, ...words);
-  const names = Math.round(Math.min(NAMES.widest, Math.max(NAMES.narrowest, letters * ROW_LETTER + 12)));
-  const narrowest = compact ? 34 : count > 16 ? 48 : 52;
-  const fitting = Math.floor((room - names - GAP - (descriptives ? DESCRIPTIVES : 0)) / Math.max(1, count)) - GAP;
+  const nameWidth = Math.round(Math.min(NAMES.widest, Math.max(NAMES.narrowest, letters * ROW_LETTER + 12)));
+  const more = DECIMAL * (decimals - 2);
+  const narrowest = compact
+    ? 34 + more
+    : Math.max(NARROWEST_FOR[under] + (under === 'interval' ? 2 : 1) * more, (count > 16 ? 48 : 52) + more);
+  const fitting = Math.floor((room.width - nameWidth - GAP - (descriptives ? DESCRIPTIVES : 0)) / Math.max(1, count)) - GAP;
   const tile = Math.max(narrowest, Math.min(WIDEST[size], fitting));
+  const lowest = under === 'nothing' ? tileHeight(count) : Math.max(LOWEST_WITH_LINE, tileHeight(count));
+  const inHeight = Math.floor((room.height - AROUND) / Math.max(1, count)) - GAP;
   return {
     tile,
-    height: compact ? 24 : tileHeight(count),
-    names,
+    height: compact ? 24 : Math.max(lowest, Math.min(Math.round(tile * STEEPEST), inHeight)),
+    names: nameWidth,
     upright: !compact && words.every((length) => length * COLUMN_LETTER <= tile),
   };
 }
 
-/** The width that the grid has within what it scrolls in. */
-function useRoom(grid: RefObject<HTMLElement | null>): number {
-  const [room, setRoom] = useState(0);
+/** The width that the grid has within what it scrolls in, and the height of the window. */
+function useRoom(grid: RefObject<HTMLElement | null>): Room {
+  const [room, setRoom] = useState<Room>({ width: 0, height: 0 });
   useEffect(() => {
     const scroller = grid.current?.closest<HTMLElement>('[data-scrolls]');
     if (!scroller) return;
     const measure = () => {
       const { paddingLeft, paddingRight } = getComputedStyle(scroller);
-      setRoom(scroller.clientWidth - Number.parseFloat(paddingLeft) - Number.parseFloat(paddingRight));
+      const width = scroller.clientWidth - Number.parseFloat(paddingLeft) - Number.parseFloat(paddingRight);
+      setRoom((before) =>
+        before.width === width && before.height === window.innerHeight ? before : { width, height: window.innerHeight },
+      );
     };
     measure();
     const observer = new ResizeObserver(measure);

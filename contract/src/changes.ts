@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { studyStateSchema, variableSchema } from './codebook';
+import { rowsChosenSchema, studyStateSchema, variableSchema } from './codebook';
 import { derivationSchema } from './derivations';
 import { methodSchema } from './methods';
 import { questionChangeSchemas } from './questions';
@@ -24,7 +24,12 @@ export const variablePatchSchema = variableSchema
 export type VariablePatch = z.infer<typeof variablePatchSchema>;
 
 /** What of the study's own entry can be corrected. */
-export const studyEntryPatchSchema = studyStateSchema.pick({ rowMeaning: true, source: true, citation: true, exclusions: true }).partial();
+export const studyEntryPatchSchema = z
+  .object({
+    ...studyStateSchema.pick({ rowMeaning: true, source: true, citation: true, exclusions: true }).shape,
+    rowsChosen: rowsChosenSchema.nullable(),
+  })
+  .partial();
 export type StudyEntryPatch = z.infer<typeof studyEntryPatchSchema>;
 
 const id = z.string().min(1).max(40);

@@ -49,11 +49,24 @@ export const setAsideSchema = z.object({
 /** A suspicious value that was looked at and found right. */
 export const acceptedSchema = z.object({ variable: z.string(), row: z.number().int(), value: z.number().nullable() });
 
+/** How the rows came to be in the table: p and intervals rest on it. */
+export const rowsChosenSchema = z.enum(['all', 'at-random', 'by-hand', 'unknown']);
+export type RowsChosen = z.infer<typeof rowsChosenSchema>;
+/** As the entry of the study says it, after "The rows". */
+export const ROWS_CHOSEN_WORDS: Readonly<Record<RowsChosen, string>> = {
+  all: 'are all there are',
+  'at-random': 'were drawn at random',
+  'by-hand': 'were chosen by hand',
+  unknown: 'were chosen in an unknown way',
+};
+
 /** The whole small state of a study at one revision. */
 export const studyStateSchema = z.object({
   variables: z.array(variableSchema),
   /** What one row is: "station", "person". */
   rowMeaning: z.string().max(200).nullable(),
+  /** How the rows were chosen; null where that was not asked yet. */
+  rowsChosen: rowsChosenSchema.nullable().default(null),
   source: z.string().max(1000).nullable(),
   citation: z.string().max(1000).nullable(),
   exclusions: z.string().max(1000).nullable(),

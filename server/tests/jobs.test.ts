@@ -52,6 +52,7 @@ it('a study whose storing is stopped half-way is not there at all', async () => 
     source: null,
     citation: null,
     exclusions: null,
+    rowsChosen: null,
     setAside: null,
     subset: null,
     namedSubsets: [],

@@ -28,7 +28,7 @@ export function createRouter() {
         { path: '/', element: <HomePage /> },
         { path: '/studies/new', lazy: async () => ({ Component: (await import('./new-study/new-study-page')).NewStudyPage }) },
         { path: '/figures', lazy: async () => ({ Component: (await import('./reported/reported-page')).ReportedPage }) },
-        { path: '/help/:topic', lazy: async () => ({ Component: (await import('./help/help-page')).HelpPage }) },
+        { path: '/help/:topic?', lazy: async () => ({ Component: (await import('./help/help-page')).HelpPage }) },
         { path: '/studies/:id', element: <StudyFrame />, children: STAGE_ROUTES },
         { path: '/studies/:id/at/:revision', element: <StudyFrame />, children: STAGE_ROUTES },
         {

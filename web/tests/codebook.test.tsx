@@ -40,10 +40,16 @@ describe('entries in words', () => {
   it('sentences for the study, also for what is not known', () => {
     expect(studySentences({ ...study.state, rowMeaning: 'one visit' })).toEqual([
       'Each row is one visit.',
+      'It is not said yet how the rows were chosen; p and intervals take them as drawn at random.',
       'No source is named.',
       'No citation is given.',
       'Known exclusions are not noted.',
     ]);
+    const chosen = (rowsChosen: 'all' | 'at-random' | 'by-hand' | 'unknown') => studySentences({ ...study.state, rowsChosen })[1];
+    expect(chosen('all')).toContain('The rows are all there are: p and intervals speak of what may have brought them about');
+    expect(chosen('at-random')).toContain('were drawn at random: p and intervals speak of the population');
+    expect(chosen('by-hand')).toContain('were chosen by hand: p and intervals hold only as far as');
+    expect(chosen('unknown')).toContain('in an unknown way');
   });
 });
 

@@ -107,8 +107,9 @@ describe('the study’s own entry', () => {
     expect(changes()).toEqual([]);
     await user.click(screen.getByRole('button', { name: 'Edit the study’s entry' }));
     await user.type(screen.getByLabelText('Source'), ' river board ');
+    await user.selectOptions(screen.getByRole('combobox', { name: 'The rows' }), 'were drawn at random');
     await user.click(screen.getByRole('button', { name: 'Save' }));
-    const patch = { rowMeaning: null, source: 'river board', citation: null, exclusions: null };
+    const patch = { rowMeaning: null, rowsChosen: 'at-random', source: 'river board', citation: null, exclusions: null };
     await waitFor(() =>
       expect(changes()).toEqual([{ what: 'POST /changes', body: { expectedHead: 2, change: { type: 'edit-study', patch } } }]),
     );

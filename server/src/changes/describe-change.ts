@@ -1,4 +1,4 @@
-import type { StudyEntryPatch, StudyState, Variable, VariablePatch } from '@ivlen/contract';
+import { ROWS_CHOSEN_WORDS, type StudyEntryPatch, type StudyState, type Variable, type VariablePatch } from '@ivlen/contract';
 
 const FIELDS: Readonly<Record<keyof VariablePatch, string>> = {
   name: 'name',
@@ -15,6 +15,7 @@ const FIELDS: Readonly<Record<keyof VariablePatch, string>> = {
 };
 const ENTRY: Readonly<Record<keyof StudyEntryPatch, string>> = {
   rowMeaning: 'what one row is',
+  rowsChosen: 'how the rows were chosen',
   source: 'source',
   citation: 'citation',
   exclusions: 'known exclusions',
@@ -32,7 +33,10 @@ export function describeVariablePatch(variable: Variable, patch: VariablePatch):
 /** "source: river board; citation: none": what differs, or an empty text. */
 export function describeEntryPatch(state: StudyState, patch: StudyEntryPatch): string {
   return differing(state, patch)
-    .map((field) => `${ENTRY[field]}: ${inWords(patch[field])}`)
+    .map(
+      (field) =>
+        `${ENTRY[field]}: ${field === 'rowsChosen' && patch.rowsChosen ? `they ${ROWS_CHOSEN_WORDS[patch.rowsChosen]}` : inWords(patch[field])}`,
+    )
     .join('; ');
 }
 

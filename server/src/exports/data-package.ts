@@ -1,12 +1,13 @@
-import type { StudyArchive, Variable } from '@ivlen/contract';
+import { ROWS_CHOSEN_WORDS, type StudyArchive, type Variable } from '@ivlen/contract';
 
 const TYPES = { number: 'number', code: 'string', day: 'date' } as const;
 
 /** The codebook as a Frictionless Data Package (v2.0), so that other programs can read the archive's data.csv. */
 export function dataPackage({ name, state }: Pick<StudyArchive, 'name' | 'state'>): object {
-  const { source, citation, rowMeaning, exclusions } = state;
+  const { source, citation, rowMeaning, rowsChosen, exclusions } = state;
   const about = [
     rowMeaning && `Each row is ${rowMeaning}.`,
+    rowsChosen && `The rows ${ROWS_CHOSEN_WORDS[rowsChosen]}.`,
     exclusions && `Known to be missing: ${exclusions}.`,
     citation && `Cited as ${citation}.`,
   ];

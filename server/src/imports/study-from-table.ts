@@ -65,6 +65,7 @@ function newState(variables: Variable[], source: string): StudyState {
     source,
     citation: null,
     exclusions: null,
+    rowsChosen: null,
     setAside: null,
     subset: null,
     namedSubsets: [],

@@ -6,7 +6,8 @@ import { Hint } from '../controls/tooltip';
 
 const KEYS: readonly (readonly [string, string])[] = [
   ['1 – 7', 'open a stage'],
-  ['/', 'find a variable'],
+  ['Ctrl K', 'search variables, pairs, stages, questions, help'],
+  ['/', 'find a variable in the panel'],
   ['← ↑ → ↓', 'move in the matrix'],
   ['Home, End', 'first and last cell of a row'],
   ['Enter', 'open the pair card of a cell'],

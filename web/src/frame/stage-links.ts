@@ -4,6 +4,8 @@ import { createContext, useContext } from 'react';
 export interface StageLink {
   readonly id: string;
   readonly name: string;
+  /** Its parts. */
+  readonly views?: readonly { readonly id: string; readonly name: string }[];
 }
 
 /** Where the frame learns of the stages, which it holds: they are listed above both. */

@@ -37,6 +37,9 @@ export function ProblemList({ problems, busy, onMend }: ProblemListProps) {
           <ProblemLine key={`${problem.code} ${problem.message}`} problem={problem} busy={busy} onMend={onMend} />
         ))}
       </ul>
+      <a href="/help/bringing-in" target="_blank" rel="noreferrer" className="mt-1.5 mr-4 inline-block text-[13px] text-accent underline">
+        What a table may look like
+      </a>
       {problems.length > LISTED && (
         <button type="button" className="button-quiet mt-1.5" onClick={() => setAll(!all)}>
           {all ? 'Show fewer' : `Show ${problems.length - LISTED} more`}

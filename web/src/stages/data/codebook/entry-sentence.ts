@@ -1,4 +1,4 @@
-import { derivationInWords, type StudyState, type Variable } from '@ivlen/contract';
+import { derivationInWords, ROWS_CHOSEN_WORDS, type RowsChosen, type StudyState, type Variable } from '@ivlen/contract';
 import { renameInFormula } from '@ivlen/core';
 
 /** A codebook entry as one readable line, without its name: "mg/L, continuous, shown to 2 decimals, predictor; …". */
@@ -28,10 +28,21 @@ function rangeInWords({ low, high }: NonNullable<Variable['validRange']>): strin
   return low !== null ? `from ${low}` : `up to ${high}`;
 }
 
+/** What p and intervals say, by how the rows were chosen. */
+const REST_ON: Readonly<Record<RowsChosen, string>> = {
+  all: 'p and intervals speak of what may have brought them about, not of other rows',
+  'at-random': 'p and intervals speak of the population they were drawn from',
+  'by-hand': 'p and intervals hold only as far as that was as good as drawing at random',
+  unknown: 'p and intervals take them as drawn at random',
+};
+
 /** The study's own entry in sentences; what is not known yet is said, too. */
-export function studySentences({ rowMeaning, source, citation, exclusions }: StudyState): string[] {
+export function studySentences({ rowMeaning, rowsChosen, source, citation, exclusions }: StudyState): string[] {
   return [
     rowMeaning ? `Each row is ${rowMeaning}.` : 'It is not said yet what one row is; conclusions hold at that level.',
+    rowsChosen === null
+      ? `It is not said yet how the rows were chosen; ${REST_ON.unknown}.`
+      : `The rows ${ROWS_CHOSEN_WORDS[rowsChosen]}: ${REST_ON[rowsChosen]}.`,
     source ? `Source: ${source}.` : 'No source is named.',
     citation ? `Cited as ${citation}.` : 'No citation is given.',
     exclusions ? `Known to be missing: ${exclusions}.` : 'Known exclusions are not noted.',

@@ -1,19 +1,20 @@
-import type { Study, StudyEntryPatch } from '@ivlen/contract';
+import { ROWS_CHOSEN_WORDS, rowsChosenSchema, type Study, type StudyEntryPatch } from '@ivlen/contract';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { FormButtons, TextField } from '../../../controls/form-fields';
+import { FormButtons, SelectField, TextField } from '../../../controls/form-fields';
 import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { studySentences } from './entry-sentence';
 
 interface Fields {
   rowMeaning: string;
+  rowsChosen: string;
   source: string;
   citation: string;
   exclusions: string;
 }
 
-/** What one row is, where the table comes from, how it is cited, and what is missing from it. */
+/** What one row is, how the rows were chosen, where the table comes from, how it is cited, and what is missing from it. */
 export function StudyEntry({ study }: { study: Study }) {
   const readOnly = useReadOnly();
   const [editing, setEditing] = useState(false);
@@ -38,20 +39,38 @@ export function StudyEntry({ study }: { study: Study }) {
 
 function StudyForm({ study, onDone }: { study: Study; onDone: () => void }) {
   const { change } = useStudyChanges(study);
-  const { rowMeaning, source, citation, exclusions } = study.state;
+  const { rowMeaning, rowsChosen, source, citation, exclusions } = study.state;
   const { register, handleSubmit, formState } = useForm<Fields>({
-    defaultValues: { rowMeaning: rowMeaning ?? '', source: source ?? '', citation: citation ?? '', exclusions: exclusions ?? '' },
+    defaultValues: {
+      rowMeaning: rowMeaning ?? '',
+      rowsChosen: rowsChosen ?? '',
+      source: source ?? '',
+      citation: citation ?? '',
+      exclusions: exclusions ?? '',
+    },
   });
   // Read while rendering: the form tells only those parts of its state that were asked for.
   const { isDirty } = formState;
   const save = handleSubmit((fields) => {
     if (!isDirty) return onDone();
-    const patch: StudyEntryPatch = Object.fromEntries(Object.entries(fields).map(([field, text]) => [field, text.trim() || null]));
+    const { rowsChosen: chosen, ...texts } = fields;
+    const patch: StudyEntryPatch = {
+      ...Object.fromEntries(Object.entries(texts).map(([field, text]) => [field, text.trim() || null])),
+      rowsChosen: rowsChosenSchema.safeParse(chosen).data ?? null,
+    };
     change.mutate({ change: { type: 'edit-study', patch } }, { onSuccess: onDone });
   });
   return (
     <form onSubmit={(event) => void save(event)} className="mt-3 grid max-w-3xl grid-cols-2 gap-x-6 gap-y-3">
       <TextField label="One row is" placeholder="one visit to a station" {...register('rowMeaning')} />
+      <SelectField label="The rows" {...register('rowsChosen')}>
+        <option value="">not said yet</option>
+        {rowsChosenSchema.options.map((option) => (
+          <option key={option} value={option}>
+            {ROWS_CHOSEN_WORDS[option]}
+          </option>
+        ))}
+      </SelectField>
       <TextField label="Source" {...register('source')} />
       <TextField label="Citation" {...register('citation')} />
       <TextField label="Known to be missing" placeholder="stations that were dry in summer" {...register('exclusions')} />

@@ -7,6 +7,7 @@ import { useLatest } from '../../../controls/use-latest';
 import { MethodsLine } from '../../../methods-line/methods-line';
 import { sentenceOf, withEditors } from '../../../methods-line/methods-parts';
 import { PinButton } from '../../../pins/pin-button';
+import { useShapeMarks } from '../../../settings/use-shape-marks';
 import { rowsInWords } from '../../../study/rows-in-use';
 import { pinnedShape } from '../pinned-shape';
 import { sentence } from '../sentence';
@@ -26,7 +27,10 @@ export function StripsView(props: ShapeViewProps) {
   const { variables } = workingSet;
   const { groups, problem } = showableGroups(props);
   const by = grouping?.by ?? null;
-  const subjects = useMemo(() => stripSubjects(variables, by, groups), [variables, by, groups]);
+  const { marked, rule, known } = useShapeMarks(study, variables);
+  const onlyMarked = params.get('only') === 'marked' && known;
+  const shown = useMemo(() => (onlyMarked ? variables.filter(({ id }) => marked.has(id)) : variables), [variables, marked, onlyMarked]);
+  const subjects = useMemo(() => stripSubjects(shown, by, groups), [shown, by, groups]);
   const { shapes, computed, slow, stop } = useShapes(study, subjects, order !== null);
   const set = (name: string, value: string | null) =>
     setParams(
@@ -57,7 +61,16 @@ export function StripsView(props: ShapeViewProps) {
             {problem}
           </p>
         )}
-        <div role="table" aria-label={`Shape of ${variables.length} variables`} className="min-w-[900px]">
+        {onlyMarked && (
+          <p role="status" className="mt-3">
+            {shown.length === 0 ? 'None of the variables' : `Only the ${shown.length} of ${variables.length} variables`} that{' '}
+            {shown.length === 1 ? 'is' : 'are'} marked beyond {rule}.{' '}
+            <button type="button" className="button-quiet" onClick={() => set('only', null)}>
+              Show all
+            </button>
+          </p>
+        )}
+        <div role="table" aria-label={`Shape of ${shown.length} variables`} className="min-w-[900px]">
           <Head settings={settings} order={order} onSort={(column) => set('sort', nextOrder(order, column))} />
           {lines.map(({ subject }) => {
             const key = subjectKey(subject);
@@ -81,7 +94,7 @@ export function StripsView(props: ShapeViewProps) {
               onStop={stop}
             />
           )}
-          {pooled.length === variables.length && pooled.length > 1 && (
+          {!onlyMarked && pooled.length === variables.length && pooled.length > 1 && (
             <p className="text-muted" role="status">
               {markedInWords(pooled.filter((shape) => verdictOf(shape, settings).marked).length, pooled.length)}
             </p>

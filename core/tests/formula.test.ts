@@ -45,6 +45,7 @@ describe('formulas of ordinary mathematics', () => {
     ['sqrt(16) + cbrt(27) + abs(-2)', 9],
     ['max(1, 5, 3) - min(4, 2)', 3],
     ['mean(1, 2, 6) + sum(1, 2)', 6],
+    ['last(1, 5, 3)', 3],
     ['1.5e2 + .5', 150.5],
     ['2 * pi', 2 * Math.PI],
     ['+3 - -2', 5],
@@ -127,6 +128,8 @@ describe('only missing data are passed over', () => {
     evaluateFormula(parseFormula(formula), new Map(Object.entries({ x, y })), 4, { ignoreMissing });
 
   it.each([
+    ['last(x, y)', true, [-1, Math.E, 4, Number.NaN], [], 1],
+    ['last(x, y)', false, [-1, Math.E, Number.NaN, Number.NaN], [], 2],
     ['mean(x, ln(y))', true, [Number.NaN, 2.5, 4, Number.NaN], [0], 1],
     ['mean(x, ln(y))', false, [Number.NaN, 2.5, Number.NaN, Number.NaN], [0], 2],
     // −∞ and ∞ are no numbers to take the larger or smaller one of.

@@ -1,11 +1,11 @@
 import { type DerivationPreview, type Study, variableSchema } from '@ivlen/contract';
-import { screen, waitFor, within } from '@testing-library/react';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
 import { ExportDialog } from '../src/exports/export-dialog';
 import { SubsetDialog } from '../src/in-use/subset-dialog';
 import { ChoicesDialog } from '../src/stages/data/bring-in/choices-dialog';
 import { DeriveDialog } from '../src/stages/data/derive/derive-dialog';
-import { draftOf, newDraft, suggestedName } from '../src/stages/data/derive/draft';
+import { draftOf, ignoresMissing, newDraft, suggestedName } from '../src/stages/data/derive/draft';
 import { serve, show } from './served';
 import { testStudy } from './test-study';
 
@@ -123,15 +123,16 @@ describe('deriving a variable', () => {
     await user.type(field, 'max(nit');
     await user.click(await screen.findByRole('option', { name: /^nitrate/ }));
     await user.type(field, ', mayfly_taxa)');
-    expect(screen.getByRole('checkbox', { name: /use the others/ })).toBeTruthy();
+    // The largest of those there are is what is usual.
+    expect(screen.getByRole('checkbox', { name: /use those there are/, checked: true })).toBeTruthy();
     expect(await screen.findByText('38 of 40 rows can be computed. 2 rows lack a value.')).toBeTruthy();
     expect(screen.getByRole('row', { name: '1 1.5 3 0.5' })).toBeTruthy();
-    await user.click(screen.getByRole('checkbox', { name: /use the others/ }));
+    await user.click(screen.getByRole('checkbox', { name: /use those there are/ }));
     await user.type(screen.getByLabelText('Its name'), 'most');
     await user.click(screen.getByRole('button', { name: 'Make the variable' }));
     await waitFor(() =>
       expect(derived(sent)).toMatchObject({
-        change: { definition: { name: 'most', derivation: { formula: 'max(nitrate, mayfly_taxa)', ignoreMissing: true } } },
+        change: { definition: { name: 'most', derivation: { formula: 'max(nitrate, mayfly_taxa)', ignoreMissing: false } } },
       }),
     );
   });
@@ -147,6 +148,65 @@ describe('deriving a variable', () => {
     await user.click(screen.getByRole('button', { name: 'Make the variable' }));
     await waitFor(() => expect(derived(sent)).toMatchObject({ change: { type: 'derive', definition: expected } }));
   });
+
+  it('several repeats become one variable in one step, of those there are, with name and unit suggested', async () => {
+    const repeats = ['visit_1', 'visit_2', 'visit_3', 'depth'].map((name, i) =>
+      variableSchema.parse({ ...study.state.variables[0], id: `r${i}`, name, unit: name === 'depth' ? 'm' : 'mg/L' }),
+    );
+    // What was being written is kept by study.
+    const of = { ...study, id: '0b6a5f0e-3a0e-4a52-9f43-0d2f4f5f8a12', state: { ...study.state, variables: repeats } };
+    const sent = serve({ 'POST /derivation-preview': preview, 'POST /changes': changed });
+    const { user } = show(<DeriveDialog study={of} from={null} redefine={false} onClose={() => {}} />);
+    await user.click(screen.getByRole('tab', { name: 'Of several repeats' }));
+    const ticked = () => screen.getAllByRole('checkbox', { checked: true }).map((box) => box.closest('label')?.textContent);
+    expect(ticked()).toEqual(['visit 1', 'visit 2', 'visit 3', 'Where some of the values are missing, use those there are']);
+    expect(screen.getByLabelText('Its name').getAttribute('placeholder')).toBe('visit_largest');
+    expect(screen.getByLabelText('Unit').getAttribute('placeholder')).toBe('mg/L');
+    await user.selectOptions(screen.getByLabelText('Of each row'), 'the last');
+    await user.click(screen.getByRole('checkbox', { name: 'visit 2' }));
+    await user.click(screen.getByRole('button', { name: 'Make the variable' }));
+    await waitFor(() =>
+      expect(derived(sent)).toMatchObject({
+        change: {
+          definition: { name: 'visit_last', unit: 'mg/L', derivation: { formula: 'last(visit_1, visit_3)', ignoreMissing: true } },
+        },
+      }),
+    );
+    await user.click(screen.getByRole('checkbox', { name: 'visit 3' }));
+    expect(screen.getByRole('button', { name: 'Make the variable' }).hasAttribute('disabled')).toBe(true);
+    await user.click(screen.getByRole('checkbox', { name: 'depth' }));
+    expect(screen.getByLabelText('Unit').getAttribute('placeholder')).toBe('');
+  });
+
+  it('Escape closes the completion list and not the dialog; closed with something written, it opens as it was left', async () => {
+    const { user, closed } = open();
+    const field = screen.getByRole('combobox', { name: 'Formula' });
+    expect(field.getAttribute('placeholder')).toBe('nitrate / phosphate');
+    await user.type(field, 'log10(nit');
+    expect(await screen.findByRole('listbox', { name: 'Names' })).toBeTruthy();
+    await user.keyboard('{Escape}');
+    expect(screen.queryByRole('listbox')).toBeNull();
+    expect(closed).not.toHaveBeenCalled();
+    expect(screen.getByRole('combobox', { name: 'Formula' })).toHaveProperty('value', 'log10(nit');
+    await user.keyboard('{Escape}');
+    expect(closed).toHaveBeenCalledTimes(1);
+    cleanup();
+    open();
+    expect(screen.getByRole('combobox', { name: 'Formula' })).toHaveProperty('value', 'log10(nit');
+  });
+
+  it.each([
+    ['max(a, b)', null, true],
+    ['mean(a, b) / min(c, d)', null, true],
+    ['last(a, b)', null, true],
+    ['sum(a, b)', null, false],
+    ['max(a, b) / sum(a, b)', null, false],
+    ['a / b', null, false],
+    ['max(a, b)', false, false],
+    ['sum(a, b)', true, true],
+  ] as const)('of %s with the choice %s, missing values are left out: %s', (formula, ignoreMissing, left) =>
+    expect(ignoresMissing({ formula, ignoreMissing })).toBe(left),
+  );
 
   it('categories are joined by giving them one name', async () => {
     const { user, sent } = open();

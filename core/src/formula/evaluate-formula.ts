@@ -20,7 +20,7 @@ type Operand = Float64Array | number;
 /**
  * Computes a formula for every row.
  *
- * Missing values (NaN) make the result missing, except inside max, min, mean and sum under `ignoreMissing`, which are
+ * Missing values (NaN) make the result missing, except inside max, min, mean, sum and last under `ignoreMissing`, which are
  * missing only where all their values are. Only missing data are passed over: a refused logarithm or a division by zero among
  * the values leaves the row without a result. A result that is not finite is missing and counted apart. `round` takes halves
  * away from zero.

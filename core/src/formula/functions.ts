@@ -24,6 +24,7 @@ const OVER_A_ROW: Readonly<Record<string, RowWise>> = {
   min: { start: Number.POSITIVE_INFINITY, add: Math.min, end: (gathered) => gathered },
   sum: { start: 0, add: (sofar, x) => sofar + x, end: (gathered) => gathered },
   mean: { start: 0, add: (sofar, x) => sofar + x, end: (gathered, count) => gathered / count },
+  last: { start: Number.NaN, add: (_, x) => x, end: (gathered) => gathered },
 };
 
 const CONSTANTS: Readonly<Record<string, number>> = { pi: Math.PI, e: Math.E };

@@ -11,6 +11,9 @@ interface ModalProps {
   readonly children: ReactNode;
 }
 
+/** Marks what Escape closes before the dialog that it stands in: a list of completions. */
+export const TAKES_ESCAPE = { 'data-takes-escape': '' } as const;
+
 /** A dialog over the page; what had the focus before has it again afterwards. */
 export function Modal({ title, description, className = 'w-96', onClose, children }: ModalProps) {
   const [before] = useState(() => document.activeElement);
@@ -21,6 +24,9 @@ export function Modal({ title, description, className = 'w-96', onClose, childre
         <Dialog.Content
           className={`popover fixed top-[6%] left-1/2 flex max-h-[88vh] max-w-[94vw] -translate-x-1/2 flex-col overflow-y-auto p-5 ${className}`}
           {...(description ? {} : { 'aria-describedby': undefined })}
+          onEscapeKeyDown={(event) => {
+            if (document.querySelector('[data-takes-escape]')) event.preventDefault();
+          }}
           onCloseAutoFocus={(event) => {
             event.preventDefault();
             if (before instanceof HTMLElement) before.focus();

@@ -44,7 +44,7 @@ function AskQuestion({ study }: Pick<ArrangementProps, 'study'>) {
           className="field flex-1"
           maxLength={1000}
           value={text}
-          placeholder="Does fertiliser cost the streams their mayflies?"
+          placeholder="What do you want to know? In your own words"
           onChange={(event) => setText(event.target.value)}
         />
         <button type="submit" className="button" disabled={change.isPending || text.trim() === ''}>

@@ -62,7 +62,7 @@ function StudyForm({ study, onDone }: { study: Study; onDone: () => void }) {
   });
   return (
     <form onSubmit={(event) => void save(event)} className="mt-3 grid max-w-3xl grid-cols-2 gap-x-6 gap-y-3">
-      <TextField label="One row is" placeholder="one visit to a station" {...register('rowMeaning')} />
+      <TextField label="One row is" placeholder="one case, one visit to it" {...register('rowMeaning')} />
       <SelectField label="The rows" {...register('rowsChosen')}>
         <option value="">not said yet</option>
         {rowsChosenSchema.options.map((option) => (
@@ -73,7 +73,7 @@ function StudyForm({ study, onDone }: { study: Study; onDone: () => void }) {
       </SelectField>
       <TextField label="Source" {...register('source')} />
       <TextField label="Citation" {...register('citation')} />
-      <TextField label="Known to be missing" placeholder="stations that were dry in summer" {...register('exclusions')} />
+      <TextField label="Known to be missing" placeholder="which cases, and why" {...register('exclusions')} />
       <FormButtons busy={change.isPending} onCancel={onDone} />
     </form>
   );

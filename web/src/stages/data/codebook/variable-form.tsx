@@ -48,7 +48,7 @@ export function VariableForm({ study, variable, onDone }: { study: Study; variab
           ))}
         </SelectField>
         {follows && <p className="text-[13px] text-caution">{follows}</p>}
-        <TextField label="High values mean" placeholder="more fertiliser" {...register('highMeans')} />
+        <TextField label="High values mean" placeholder="more of what it stands for" {...register('highMeans')} />
       </fieldset>
       <fieldset className="space-y-2.5">
         <legend className="mb-1.5 font-semibold">How it is shown</legend>

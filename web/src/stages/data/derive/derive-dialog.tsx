@@ -8,17 +8,32 @@ import { CloseButton, Modal } from '../../../controls/modal';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { displayName } from '../../../study/variable-name';
 import { DerivationPreviewTable } from './derivation-preview';
-import { type Draft, definitionOf, draftOf, newDraft, SCALE_NAMES, suggestedName, WAYS, type Way } from './draft';
+import {
+  type Draft,
+  definitionOf,
+  draftOf,
+  ignoresMissing,
+  looksOverRow,
+  newDraft,
+  SCALE_NAMES,
+  suggestedName,
+  suggestedUnit,
+  TAKEN,
+  TAKEN_WORDS,
+  WAYS,
+  type Way,
+} from './draft';
 import { FormulaField } from './formula-field';
+import { keptDrafts } from './kept-drafts';
 
 const WAY_NAMES: Readonly<Record<Way, string>> = {
   formula: 'Formula',
   ratio: 'Ratio of two',
+  repeats: 'Of several repeats',
   scale: 'Another scale',
   groups: 'Groups',
   categories: 'Other categories',
 };
-const OVER_A_ROW = /\b(max|min|mean|sum)\s*\(/;
 
 interface DeriveDialogProps {
   readonly study: Study;
@@ -32,16 +47,29 @@ interface DeriveDialogProps {
 export function DeriveDialog({ study, from, redefine, onClose }: DeriveDialogProps) {
   const { variables } = study.state;
   const { change } = useStudyChanges(study);
-  const [draft, setDraft] = useState<Draft>(() => (redefine && from ? draftOf(from, variables) : newDraft(variables, from)));
-  const patch = (part: Partial<Draft>) => setDraft({ ...draft, ...part });
+  const keep = keptDrafts(study.id, redefine || from !== null);
+  const [draft, setDraft] = useState<Draft>(() => keep.last() ?? (redefine && from ? draftOf(from, variables) : newDraft(variables, from)));
+  const patch = (part: Partial<Draft>) => {
+    const next = { ...draft, ...part };
+    setDraft(next);
+    keep.put(next);
+  };
   const definition = definitionOf(draft, variables);
   const submit = (event: FormEvent) => {
     event.preventDefault();
     if (!definition) return;
     const to = redefine && from ? { type: 'redefine' as const, variable: from.id, definition } : { type: 'derive' as const, definition };
-    change.mutate({ change: to }, { onSuccess: onClose });
+    change.mutate(
+      { change: to },
+      {
+        onSuccess: () => {
+          keep.forget();
+          onClose();
+        },
+      },
+    );
   };
-  const ways = redefine ? WAYS.filter((way) => way === draft.way || way !== 'ratio') : WAYS;
+  const ways = redefine ? WAYS.filter((way) => way === draft.way || (way !== 'ratio' && way !== 'repeats')) : WAYS;
   return (
     <Modal title={redefine && from ? `How ${displayName(from)} is computed` : 'Derive a variable'} className="w-[760px]" onClose={onClose}>
       <form onSubmit={submit} className="mt-2 flex min-h-0 flex-1 flex-col">
@@ -75,7 +103,12 @@ export function DeriveDialog({ study, from, redefine, onClose }: DeriveDialogPro
           </div>
           {draft.way !== 'groups' && draft.way !== 'categories' && (
             <div className="w-32">
-              <TextField label="Unit" value={draft.unit} onChange={(event) => patch({ unit: event.target.value })} />
+              <TextField
+                label="Unit"
+                value={draft.unit}
+                placeholder={suggestedUnit(draft, variables)}
+                onChange={(event) => patch({ unit: event.target.value })}
+              />
             </div>
           )}
         </div>
@@ -131,6 +164,8 @@ function WayFields({ study, draft, patch }: FieldsProps): ReactNode {
           <SourceField study={study} label="Lower part" value={draft.below} onChoose={(below) => patch({ below })} />
         </div>
       );
+    case 'repeats':
+      return <RepeatsFields study={study} draft={draft} patch={patch} />;
     case 'scale':
       return (
         <div className="flex items-end gap-3">
@@ -164,20 +199,70 @@ function FormulaFields({ study, draft, patch }: FieldsProps) {
     <>
       <FormulaField value={draft.formula} variables={study.state.variables} onChange={(formula) => patch({ formula })} />
       <p className="mt-1 text-[13px] text-muted">
-        Names, numbers, + − * / ^ and brackets; sqrt, cbrt, ln, log10, log2, exp, abs, round; max, min, mean and sum over the values of a
-        row. A name with spaces stands in [square brackets].
+        Names, numbers, + − * / ^ and brackets; sqrt, cbrt, ln, log10, log2, exp, abs, round; max, min, mean, sum and last over the values
+        of a row. A name with spaces stands in [square brackets].
       </p>
-      {OVER_A_ROW.test(draft.formula) && (
+      {looksOverRow(draft.formula) && (
         <label className="mt-2 flex items-center gap-2">
           <input
             type="checkbox"
             className="size-4 accent-accent"
-            checked={draft.ignoreMissing}
+            checked={ignoresMissing(draft)}
             onChange={(event) => patch({ ignoreMissing: event.target.checked })}
           />
-          Where some of the values in max, min, mean or sum are missing, use the others
+          Where some of the values are missing, use those there are
         </label>
       )}
+    </>
+  );
+}
+
+function RepeatsFields({ study, draft, patch }: FieldsProps) {
+  const numbers = study.state.variables.filter(({ storage, kind }) => storage === 'number' && kind !== 'identifier');
+  return (
+    <>
+      <SelectField
+        label="Of each row"
+        value={draft.taken}
+        onChange={(event) => patch({ taken: TAKEN.find((taken) => taken === event.target.value) ?? 'max' })}
+      >
+        {TAKEN.map((taken) => (
+          <option key={taken} value={taken}>
+            {TAKEN_WORDS[taken]}
+          </option>
+        ))}
+      </SelectField>
+      <fieldset className="mt-2">
+        <legend className="text-[13px] text-muted">of these</legend>
+        <ul className="grid max-h-36 grid-cols-3 gap-x-6 gap-y-1 overflow-y-auto">
+          {numbers.map((variable) => (
+            <li key={variable.id}>
+              <label className="flex items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="size-4 accent-accent"
+                  checked={draft.repeats.includes(variable.id)}
+                  onChange={(event) =>
+                    patch({
+                      repeats: event.target.checked ? [...draft.repeats, variable.id] : draft.repeats.filter((id) => id !== variable.id),
+                    })
+                  }
+                />
+                <span className="truncate">{displayName(variable)}</span>
+              </label>
+            </li>
+          ))}
+        </ul>
+      </fieldset>
+      <label className="mt-2 flex items-center gap-2">
+        <input
+          type="checkbox"
+          className="size-4 accent-accent"
+          checked={draft.ignoreMissing ?? true}
+          onChange={(event) => patch({ ignoreMissing: event.target.checked })}
+        />
+        Where some of the values are missing, use those there are
+      </label>
     </>
   );
 }

@@ -2,7 +2,7 @@ import { type Definition, type Derivation, definitionSchema, type Scale, type Va
 import { formulaName, renameInFormula } from '@ivlen/core';
 
 /** Ways to derive a variable. */
-export const WAYS = ['formula', 'ratio', 'scale', 'groups', 'categories'] as const;
+export const WAYS = ['formula', 'ratio', 'repeats', 'scale', 'groups', 'categories'] as const;
 export type Way = (typeof WAYS)[number];
 
 /** A definition while it is being made. */
@@ -11,9 +11,13 @@ export interface Draft {
   readonly name: string;
   readonly unit: string;
   readonly formula: string;
-  readonly ignoreMissing: boolean;
+  /** null for what is usual of the functions in the formula. */
+  readonly ignoreMissing: boolean | null;
   readonly above: string;
   readonly below: string;
+  /** Repeats of one measurement, and which of them is taken. */
+  readonly repeats: readonly string[];
+  readonly taken: Taken;
   readonly source: string;
   readonly scale: Scale;
   readonly shift: string;
@@ -48,9 +52,11 @@ export function newDraft(variables: readonly Variable[], from: Variable | null):
     name: '',
     unit: '',
     formula: from?.storage === 'number' ? formulaName(from.name) : '',
-    ignoreMissing: false,
+    ignoreMissing: null,
     above: number?.id ?? '',
     below: numbers.find(({ id }) => id !== number?.id)?.id ?? '',
+    repeats: likeNamed(numbers, number).map(({ id }) => id),
+    taken: 'max',
     source: (way === 'categories' ? category?.id : number?.id) ?? '',
     scale: 'log10',
     shift: '0',
@@ -85,16 +91,19 @@ export function draftOf(variable: Variable, variables: readonly Variable[]): Dra
 export function definitionOf(draft: Draft, variables: readonly Variable[]): Definition | null {
   const derivation = derivationOf(draft, variables);
   const name = draft.name.trim() || suggestedName(draft, variables);
-  const checked = definitionSchema.safeParse({ name, unit: draft.unit.trim() || null, derivation });
+  const checked = definitionSchema.safeParse({ name, unit: draft.unit.trim() || suggestedUnit(draft, variables) || null, derivation });
   return checked.success ? checked.data : null;
 }
 
 function derivationOf(draft: Draft, variables: readonly Variable[]): Derivation | null {
-  const formula = draft.way === 'ratio' ? ratioFormula(draft, variables) : draft.formula;
   switch (draft.way) {
     case 'formula':
+      return { type: 'formula', formula: draft.formula, ignoreMissing: ignoresMissing(draft), sources: [] };
     case 'ratio':
-      return { type: 'formula', formula, ignoreMissing: draft.ignoreMissing, sources: [] };
+      return { type: 'formula', formula: ratioFormula(draft, variables), ignoreMissing: false, sources: [] };
+    case 'repeats':
+      if (draft.repeats.length < 2) return null;
+      return { type: 'formula', formula: repeatsFormula(draft, variables), ignoreMissing: draft.ignoreMissing ?? true, sources: [] };
     case 'scale':
       return { type: 'scale', source: draft.source, scale: draft.scale, shift: Number(draft.shift.replace(',', '.')) || 0 };
     case 'groups':
@@ -109,6 +118,53 @@ function derivationOf(draft: Draft, variables: readonly Variable[]): Derivation 
 function ratioFormula({ above, below }: Draft, variables: readonly Variable[]): string {
   const name = (id: string) => formulaName(variables.find((variable) => variable.id === id)?.name ?? '');
   return `${name(above)} / ${name(below)}`;
+}
+
+/** Which of several repeats is taken. */
+export const TAKEN = ['max', 'min', 'mean', 'last'] as const;
+export type Taken = (typeof TAKEN)[number];
+export const TAKEN_WORDS: Readonly<Record<Taken, string>> = {
+  max: 'the largest',
+  min: 'the smallest',
+  mean: 'their mean',
+  last: 'the last',
+};
+
+function repeatsFormula({ repeats, taken }: Draft, variables: readonly Variable[]): string {
+  const names = variables.filter(({ id }) => repeats.includes(id)).map(({ name }) => formulaName(name));
+  return `${taken}(${names.join(', ')})`;
+}
+
+const OVER_A_ROW = /\b(max|min|mean|sum|last)\s*\(/;
+const A_SUM = /\bsum\s*\(/;
+
+/** Whether a formula looks over the values of a row, where it matters what is done if some are missing. */
+export function looksOverRow(formula: string): boolean {
+  return OVER_A_ROW.test(formula);
+}
+
+/** The largest, smallest, mean and last are of those there are; a sum of fewer would be a smaller sum. */
+export function ignoresMissing({ formula, ignoreMissing }: Pick<Draft, 'formula' | 'ignoreMissing'>): boolean {
+  return ignoreMissing ?? (looksOverRow(formula) && !A_SUM.test(formula));
+}
+
+/** Names that differ from a variable's in a number alone: visit_1, visit_2, visit_3. */
+function likeNamed(numbers: readonly Variable[], of: Variable | undefined): readonly Variable[] {
+  const families = new Map<string, Variable[]>();
+  for (const variable of numbers) families.set(stemOf(variable.name), [...(families.get(stemOf(variable.name)) ?? []), variable]);
+  const own = of ? (families.get(stemOf(of.name)) ?? []) : [];
+  return own.length > 1 ? own : ([...families.values()].find((family) => family.length > 1) ?? []);
+}
+
+function stemOf(name: string): string {
+  return name.toLowerCase().replace(/[\s_.-]*\d+(?=\D*$)/, '');
+}
+
+/** The unit that all repeats have; empty where they differ. */
+export function suggestedUnit({ way, repeats }: Draft, variables: readonly Variable[]): string {
+  if (way !== 'repeats') return '';
+  const units = new Set(variables.filter(({ id }) => repeats.includes(id)).map(({ unit }) => unit ?? ''));
+  return units.size === 1 ? ([...units][0] ?? '') : '';
 }
 
 function pointsOf(text: string): number[] {
@@ -126,6 +182,10 @@ export function suggestedName(draft: Draft, variables: readonly Variable[]): str
       return '';
     case 'ratio':
       return `${name(draft.above)}_per_${name(draft.below)}`;
+    case 'repeats': {
+      const stem = stemOf(name(draft.repeats[0] ?? ''));
+      return stem && `${stem}_${{ max: 'largest', min: 'smallest', mean: 'mean', last: 'last' }[draft.taken]}`;
+    }
     case 'scale':
       return `${draft.scale.replace('-', '_')}_${name(draft.source)}`;
     case 'groups':

@@ -1,6 +1,7 @@
 import type { Variable } from '@ivlen/contract';
 import { FORMULA_FUNCTIONS, formulaName } from '@ivlen/core';
 import { type KeyboardEvent, useId, useRef, useState } from 'react';
+import { TAKES_ESCAPE } from '../../../controls/modal';
 
 const MOST_OFFERED = 8;
 const WORD_BEFORE = /(?:\[[^\]]*|[\p{L}_][\p{L}\p{N}_]*)$/u;
@@ -38,7 +39,6 @@ export function FormulaField({ value, variables, onChange }: FormulaFieldProps) 
       event.preventDefault();
       insert(offers[marked]);
     } else if (event.key === 'Escape') {
-      event.stopPropagation();
       setCaret(null);
     }
   };
@@ -52,7 +52,7 @@ export function FormulaField({ value, variables, onChange }: FormulaFieldProps) 
         aria-expanded={offers.length > 0}
         aria-controls={`${id}-offers`}
         aria-activedescendant={offers.length > 0 ? `${id}-${marked}` : undefined}
-        placeholder="chlorophyll / phosphate"
+        placeholder={example(variables)}
         autoComplete="off"
         spellCheck={false}
         value={value}
@@ -65,7 +65,7 @@ export function FormulaField({ value, variables, onChange }: FormulaFieldProps) 
         onBlur={() => setCaret(null)}
       />
       {offers.length > 0 && (
-        <div id={`${id}-offers`} role="listbox" aria-label="Names" className="menu absolute top-full left-0 mt-1">
+        <div id={`${id}-offers`} {...TAKES_ESCAPE} role="listbox" aria-label="Names" className="menu absolute top-full left-0 mt-1">
           {offers.map((offer, i) => (
             <div
               key={offer.text}
@@ -87,6 +87,14 @@ export function FormulaField({ value, variables, onChange }: FormulaFieldProps) 
       )}
     </div>
   );
+}
+
+/** A formula of the study's own variables, as an example. */
+function example(variables: readonly Variable[]): string {
+  const [first, second] = variables
+    .filter(({ storage, kind }) => storage === 'number' && kind !== 'identifier')
+    .map(({ name }) => formulaName(name));
+  return first && second ? `${first} / ${second}` : '';
 }
 
 interface Completion {

@@ -3,7 +3,7 @@ import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, test, vi } from 'vitest';
-import { entrySentence, studySentences } from '../src/stages/data/codebook/entry-sentence';
+import { entrySentence, studySentences, valuesSentence } from '../src/stages/data/codebook/entry-sentence';
 import { consequence, readLabels, toFields, toPatch } from '../src/stages/data/codebook/variable-fields';
 import { VariableForm } from '../src/stages/data/codebook/variable-form';
 import { testStudy } from './test-study';
@@ -34,6 +34,17 @@ describe('entries in words', () => {
     };
     expect(entrySentence({ ...bank, missingCodes: [], highMeans: null }, [])).toBe(
       'Bank: continuous, shown in whole numbers; possible from 1; 1 is eroded',
+    );
+  });
+
+  it('values: how many, how many missing, and their range in the decimals of the codebook', () => {
+    const [nitrate] = study.state.variables;
+    if (!nitrate) throw new Error('a variable is needed');
+    const counted = { n: 246, missing: 2, distinct: 180, min: 0.19, max: 13.78 };
+    expect(valuesSentence({ ...nitrate, decimals: 1 }, counted)).toBe('246 values, 2 missing, from 0.2 to 13.8');
+    expect(valuesSentence({ ...nitrate, valueLabels: { 1: 'low' } }, { ...counted, min: 1, max: 3 })).toContain('from low to 3');
+    expect(valuesSentence(nitrate, { ...counted, n: 1, missing: 0, min: null, max: null, distinct: 1 })).toBe(
+      '1 value, none missing, 1 different',
     );
   });
 

@@ -1,11 +1,14 @@
 import { scaleLinear } from 'd3-scale';
 import { describe, expect, it, test } from 'vitest';
+import { asMeasured, asMeasuredAlike, significant } from '../src/figures/as-measured';
 import { niceAxis } from '../src/figures/charts/nice-axis';
 import { dayToken } from '../src/figures/export/day-colours';
 import { svgOfElement } from '../src/figures/export/svg-of-element';
 import { formatMeasured } from '../src/figures/format-measured';
 import { nearestPoint } from '../src/figures/nearest-point';
 import { ticksOf, tickTexts } from '../src/figures/ticks';
+import { tiedPoints, tiedRadius } from '../src/figures/tied-points';
+import { columnWidths } from '../src/stages/data/rows/column-widths';
 import { usedRows } from '../src/study/used-rows';
 
 describe('means and standard deviations', () => {
@@ -14,11 +17,58 @@ describe('means and standard deviations', () => {
     [2.4664, 1.807, 2, '2.466'],
     [0.000123456, 0.0000234, null, '0.0001235'],
     [-4, 1.5, null, '−4.00'],
-    [1e9, 1e-3, null, '1.000e9'],
+    [1e9, 1e-3, null, '1.000 × 10⁹'],
+    [1234567.891, 4500, 1, '1,234,567.89'],
+    [2004.5, 3, 0, '2004.5'],
+    [-0.00000234, 1e-8, null, '−2.340 × 10⁻⁶'],
     [null, null, 2, '–'],
   ])('%s with SD %s and %s decimals', (value, sd, decimals, text) => {
     expect(formatMeasured(value, sd, decimals)).toBe(text);
   });
+});
+
+describe('values', () => {
+  test.each([
+    [123456.5, '123,456.5', '123,457'],
+    [9999, '9999', '9999'],
+    [-1234567, '−1,234,567', '−1,234,567'],
+    [7e6, '7,000,000', '7,000,000'],
+    [3.2e13, '3.2 × 10¹³', '3.200 × 10¹³'],
+    [1.5e-9, '1.5 × 10⁻⁹', '1.500 × 10⁻⁹'],
+    [0, '0', '0'],
+    [null, '–', '–'],
+    [Number.NaN, '–', '–'],
+  ])('%s is %s as measured and %s to four digits', (value, measured, four) => {
+    expect(asMeasured(value)).toBe(measured);
+    expect(significant(value)).toBe(four);
+  });
+
+  it('under each other have one number of decimals', () => {
+    const alike = asMeasuredAlike([4.8, 12, 0.125, null]);
+    expect([4.8, 12, 0.125, null, -3].map(alike)).toEqual(['4.800', '12.000', '0.125', '–', '−3.000']);
+    expect(asMeasuredAlike([14, 9])(14)).toBe('14');
+    expect(asMeasuredAlike([1e13, 2.5])(1e13)).toBe('1 × 10¹³');
+  });
+});
+
+it('cases at one place are one point, larger by their number', () => {
+  const points = { x: Float64Array.of(1, 1, 2, 1, 9), y: Float64Array.of(3, 3, 3, 4, 9), rows: Uint32Array.of(0, 1, 2, 3) };
+  const tied = tiedPoints(points);
+  expect([[...tied.rows], [...tied.counts], tied.most]).toEqual([[0, 2, 3], [2, 1, 1], 2]);
+  expect(tiedRadius(2, 4)).toBe(4);
+  expect(tiedRadius(2, 1)).toBe(2);
+  expect(tiedRadius(2, 10_000)).toBe(12);
+  expect(tiedPoints({ ...points, rows: new Uint32Array(0) })).toMatchObject({ most: 1 });
+});
+
+it('names of columns get the room that is free, and are read in full where the table scrolls anyway', () => {
+  const named = (...names: string[]) => names.map((name) => ({ name }));
+  const three = named('ph', 'dissolved_oxygen_at_noon', 'taxa');
+  expect(columnWidths(three, 900)).toEqual([116, 219, 116]);
+  // 400 pixels leave 52 beside three columns of the usual width.
+  expect(columnWidths(three, 400)).toEqual([116, 168, 116]);
+  expect(columnWidths(three, 200)).toEqual([116, 219, 116]);
+  expect(columnWidths([], 400)).toEqual([]);
 });
 
 it('finds the rows in which nothing is missing', () => {
@@ -41,12 +91,15 @@ describe('ticks', () => {
     [[0.1, 0.15, 0.2, 0.25, 0.3], '0.10 0.15 0.20 0.25 0.30'],
     [[0, 1, 2, 3], '0 1 2 3'],
     [[-2, -1, 0, 1], '−2 −1 0 1'],
-    [[0, 20_000, 40_000], '0 20000 40000'],
-    [[0, 500_000, 1_000_000], '0 5e5 1e6'],
-    [[1_000_000, 1_000_500, 1_001_000], '1e6 1.0005e6 1.001e6'],
-    [[0, 0.0002, 0.0004], '0 2e−4 4e−4'],
+    [[0, 20_000, 40_000], '0 20,000 40,000'],
+    [[1990, 2000, 2010], '1990 2000 2010'],
+    [[0, 500_000, 1_000_000], '0 5 × 10⁵ 1 × 10⁶'],
+    [[1_000_000, 1_000_500, 1_001_000], '1,000,000 1,000,500 1,001,000'],
+    [[0, 0.0002, 0.0004], '0 2 × 10⁻⁴ 4 × 10⁻⁴'],
     [[-0.2, -0.1, 0, 0.1, 0.2, 0.30000000000000004], '−0.2 −0.1 0.0 0.1 0.2 0.3'],
     [[5], '5'],
+    [[-5e6, 0, 5e6], '−5 × 10⁶ 0 5 × 10⁶'],
+    [[7e6, 7.2e6], '7 × 10⁶ 7.2 × 10⁶'],
   ])('%j have as many decimals as the step needs', (values, texts) => {
     expect(tickTexts(values).join(' ')).toBe(texts);
   });

@@ -43,7 +43,7 @@ export function Axes({
       {ticksOf(x, tickCount(right - left)).map(({ value, text }) => (
         <g key={value} transform={`translate(${x(value)},${bottom})`}>
           <line y2={TICK} stroke={palette.edge} />
-          <text y={TICK + sizes.tick} textAnchor="middle">
+          <text x={withinEnds(x(value), text, sizes.tick, left, right)} y={TICK + sizes.tick} textAnchor="middle">
             {text}
           </text>
         </g>
@@ -64,4 +64,15 @@ export function Axes({
       </g>
     </g>
   );
+}
+
+/** About the width of a digit as a share of the size of letters, and how far a word may reach beyond the frame. */
+const [DIGIT, BEYOND] = [0.56, 8];
+
+/** How far the word of a tick is moved so that it is not cut off at the ends of the drawing. */
+function withinEnds(place: number, text: string, size: number, left: number, right: number): number {
+  const half = (text.length * size * DIGIT) / 2;
+  const over = place + half - (right + BEYOND);
+  if (over > 0) return -over;
+  return Math.max(0, left - 4 * BEYOND - (place - half));
 }

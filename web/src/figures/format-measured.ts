@@ -1,6 +1,7 @@
 import { formatFixed } from '@ivlen/core';
+import { grouped, powerOfTen } from '../numbers/plain-number';
 
-const LARGEST_PLAIN = 1e7;
+const LARGEST_PLAIN = 1e9;
 const DIGITS_OF_SD = 3;
 
 /**
@@ -10,8 +11,8 @@ const DIGITS_OF_SD = 3;
 export function formatMeasured(value: number | null, sd: number | null, decimals: number | null): string {
   if (value === null) return '–';
   const size = Math.max(Math.abs(value), sd ?? 0);
-  if (size >= LARGEST_PLAIN || (size > 0 && size < 1e-5)) return value.toExponential(3).replace('-', '−').replace('e+', 'e');
-  return formatFixed(value, decimals === null ? decimalsFor(sd) : decimals + 1);
+  if (size >= LARGEST_PLAIN || (size > 0 && size < 1e-5)) return powerOfTen(value, 3);
+  return grouped(formatFixed(value, decimals === null ? decimalsFor(sd) : decimals + 1).replace('−', '-'));
 }
 
 function decimalsFor(sd: number | null): number {

@@ -2,12 +2,14 @@ import type { Study } from '@ivlen/contract';
 import { scaleLinear } from 'd3-scale';
 import { type PointerEvent, useId, useMemo, useState } from 'react';
 import { useRowName } from '../study/use-row-name';
+import { asMeasured } from './as-measured';
 import { Axes } from './axes';
 import { BandShape, EllipseShape, type Outline, ParabolaCurve, SmoothCurve } from './marks/overlays';
 import { PointsCanvas } from './marks/points-canvas';
 import { nearestPoint } from './nearest-point';
 import type { Points } from './points';
 import { tickCount } from './ticks';
+import { tiedPoints, tiedRadius } from './tied-points';
 
 interface ScatterplotProps {
   readonly points: Points;
@@ -30,6 +32,7 @@ const MARGIN = { top: 8, right: 10, bottom: 40, left: 50 };
 const PADDING = 5;
 /** More points than this are drawn on a canvas. */
 const MOST_SVG_POINTS = 2000;
+const NO_TIES = { rows: new Uint32Array(0), counts: new Uint32Array(0), most: 1 };
 /** More points than this are not searched while the pointer moves. */
 const MOST_SEARCHED = 50_000;
 
@@ -45,6 +48,8 @@ export function Scatterplot({ points, line, band, smooth, parabola, ellipse, stu
   const radius = points.rows.length > 500 ? 1.8 : 2.6;
   const opacity = points.rows.length > 5000 ? 0.15 : points.rows.length > 500 ? 0.35 : 0.5;
 
+  const tied = useMemo(() => (points.rows.length <= MOST_SVG_POINTS ? tiedPoints(points) : NO_TIES), [points]);
+
   const onPointerMove = (event: PointerEvent<SVGSVGElement>) => {
     if (points.rows.length > MOST_SEARCHED) return;
     const box = event.currentTarget.getBoundingClientRect();
@@ -58,7 +63,7 @@ export function Scatterplot({ points, line, band, smooth, parabola, ellipse, stu
       )}
       <svg
         role="img"
-        aria-label={`Scatterplot of ${yLabel} against ${xLabel}, ${count.toLocaleString('en-GB')} points${line ? `, with the fitted line ${describeLine(line)}` : ''}`}
+        aria-label={`Scatterplot of ${yLabel} against ${xLabel}, ${count.toLocaleString('en-GB')} points${tied.most > 1 ? `, up to ${tied.most} of them at one place` : ''}${line ? `, with the fitted line ${describeLine(line)}` : ''}`}
         width={width}
         height={height}
         className="relative"
@@ -75,8 +80,8 @@ export function Scatterplot({ points, line, band, smooth, parabola, ellipse, stu
         </g>
         {count <= MOST_SVG_POINTS && (
           <g fill="var(--ink)" fillOpacity={opacity}>
-            {Array.from(points.rows, (row) => (
-              <circle key={row} cx={x(points.x[row] ?? 0)} cy={y(points.y[row] ?? 0)} r={radius} />
+            {Array.from(tied.rows, (row, i) => (
+              <circle key={row} cx={x(points.x[row] ?? 0)} cy={y(points.y[row] ?? 0)} r={tiedRadius(radius, tied.counts[i] ?? 1)} />
             ))}
           </g>
         )}
@@ -154,5 +159,5 @@ function describeLine({ slope, intercept }: { slope: number; intercept: number }
 }
 
 function plain(value: number | undefined): string {
-  return value === undefined ? '–' : String(Number(value.toPrecision(6))).replace('-', '−');
+  return asMeasured(value === undefined ? null : Number(value.toPrecision(6)));
 }

@@ -1,4 +1,5 @@
 import type { ScaleLinear } from 'd3-scale';
+import { grouped, powerOfTen } from '../numbers/plain-number';
 
 /** A tick with its words. */
 export interface Tick {
@@ -7,7 +8,9 @@ export interface Tick {
 }
 
 const PER_TICK = 52;
-const LARGEST_PLAIN = 1e5;
+/** Larger ones are powers of ten, unless these would be longer still. */
+const [LARGEST_PLAIN, LARGEST] = [1e6, 1e10];
+const LONGEST_FACTOR = 2;
 const SMALLEST_PLAIN = 1e-3;
 const MOST_DECIMALS = 12;
 
@@ -22,17 +25,17 @@ export function ticksOf(scale: ScaleLinear<number, number>, count: number): Tick
   return values.map((value, i) => ({ value, text: tickTexts(values)[i] ?? '' }));
 }
 
-/** Ticks as they are written: plainly, unless the axis is very long or very short; with a true minus sign. */
+/** Ticks as they are written: plainly, in groups of three digits, unless the axis is very long or very short; with a true minus sign. */
 export function tickTexts(values: readonly number[]): string[] {
   const size = Math.max(0, ...values.map(Math.abs));
   const step = Math.min(...values.slice(1).map((value, i) => Math.abs(value - (values[i] ?? 0))));
   const gap = Number.isFinite(step) ? step : size;
-  const plain = (size < LARGEST_PLAIN && size >= SMALLEST_PLAIN) || size === 0;
   const decimals = decimalsOf(gap);
+  const longPower = size < LARGEST && Math.log10(size / gap) > LONGEST_FACTOR + 1;
+  const plain = (size < LARGEST_PLAIN && size >= SMALLEST_PLAIN) || size === 0 || (size >= LARGEST_PLAIN && longPower);
   return values.map((value) => {
     // 0.30000000000000004 − 0.3 is no step to be told apart.
-    const text = plain ? (Math.abs(value) < gap * 1e-6 ? 0 : value).toFixed(decimals) : powerText(value, gap);
-    return text.replace(/^-/, '−');
+    return plain ? grouped((Math.abs(value) < gap * 1e-6 ? 0 : value).toFixed(decimals)) : powerText(value, gap);
   });
 }
 
@@ -49,5 +52,5 @@ function powerText(value: number, step: number): string {
   if (value === 0 || Math.abs(value) < step * 1e-6) return '0';
   const exponent = Math.floor(Math.log10(Math.abs(value)) + 1e-9);
   const digits = Math.max(0, Math.min(15, exponent - Math.floor(Math.log10(step) + 1e-9)));
-  return `${Number((value / 10 ** exponent).toFixed(digits))}e${exponent}`.replace('e-', 'e−');
+  return powerOfTen(Number(value.toExponential(digits)));
 }

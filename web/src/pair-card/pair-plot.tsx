@@ -1,12 +1,14 @@
 import type { PairResult } from '@ivlen/contract';
 import { concentrationEllipse } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
 import { analysisQuery } from '../api/queries';
 import { percent } from '../coefficients/cell-data';
 import { FailureNotice } from '../controls/failure-notice';
 import { useRemembered } from '../controls/use-remembered';
 import { SaveFigure } from '../figures/export/save-figure';
 import { Scatterplot } from '../figures/scatterplot';
+import { tiedPoints } from '../figures/tied-points';
 import { axisLabel, displayName } from '../study/variable-name';
 import { type PairContext, pairOf } from './pair-request';
 import { usePairPoints } from './use-pair-points';
@@ -18,6 +20,8 @@ interface PairPlotProps {
   readonly width: number;
 }
 
+/** With more points than this each has the same size. */
+const MOST_SIZED = 2000;
 const SHARES = [0.5, 0.9, 0.95, 0.99];
 
 /** The scatterplot of the pair, over the rows that its coefficient uses, with what is laid over it. */
@@ -33,6 +37,7 @@ export function PairPlot({ context, result, width }: PairPlotProps) {
     ...analysisQuery(study.id, study.head, { kind: 'line', ...pairOf(context), level: settings.level }),
     enabled: line || curve || bend,
   });
+  const mostTied = useMemo(() => (points && points.rows.length <= MOST_SIZED ? tiedPoints(points).most : 1), [points]);
   const height = Math.round(width * 0.72);
   if (error && !points) return <FailureNotice error={error} />;
   if (!points) return <div role="status" aria-label="Drawing the points" className="rounded bg-rule/40" style={{ height }} />;
@@ -56,6 +61,9 @@ export function PairPlot({ context, result, width }: PairPlotProps) {
           height={height}
         />
       </SaveFigure>
+      {points.rows.length <= MOST_SIZED && mostTied > 1 && (
+        <p className="numerals mt-1 text-[13px] text-muted">A larger point stands for several cases, up to {mostTied} here.</p>
+      )}
       <fieldset className="mt-1 flex flex-wrap gap-x-4 gap-y-2.5 text-[13px] text-muted" aria-label="Laid over the points">
         <Toggle checked={line} onChange={setLine}>
           line with band

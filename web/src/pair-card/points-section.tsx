@@ -5,7 +5,7 @@ import { useState } from 'react';
 import { analysisQuery } from '../api/queries';
 import { FailureNotice } from '../controls/failure-notice';
 import { Skeleton } from '../controls/skeleton';
-import { asMeasured } from '../figures/as-measured';
+import { asMeasuredAlike } from '../figures/as-measured';
 import { coefficientText, fineCoefficientText, pText } from '../numbers/number-text';
 import { useReadOnly } from '../study/read-only';
 import { rowInWords } from '../study/row-in-words';
@@ -61,6 +61,7 @@ function Points({ context, data }: { context: PairContext; data: InfluenceResult
     else next.delete(row);
     setTried(next);
   };
+  const alike = { x: asMeasuredAlike(data.points.map(({ x }) => x)), y: asMeasuredAlike(data.points.map(({ y }) => y)) };
   const table: ValueTable<Point> = {
     caption: 'Rows that change the coefficient most',
     columns: [
@@ -81,8 +82,8 @@ function Points({ context, data }: { context: PairContext; data: InfluenceResult
           </label>
         ),
       },
-      { name: 'x', shown: ({ x }) => asMeasured(x), exact: ({ x }) => x },
-      { name: 'y', shown: ({ y }) => asMeasured(y), exact: ({ y }) => y },
+      { name: 'x', shown: ({ x }) => alike.x(x), exact: ({ x }) => x },
+      { name: 'y', shown: ({ y }) => alike.y(y), exact: ({ y }) => y },
       {
         name: `${symbol} without`,
         shown: ({ without }) => fineCoefficientText(without ?? Number.NaN),

@@ -1,6 +1,7 @@
 import type { ShapeResult } from '@ivlen/contract';
 import { scaleLinear } from 'd3-scale';
 import { memo } from 'react';
+import { asMeasured } from '../as-measured';
 import { formatMeasured } from '../format-measured';
 
 /** Smallest and largest value of an axis. */
@@ -104,7 +105,7 @@ export const HistogramFigure = memo(function HistogramFigure({
 
 /** Not more digits than the eye can use, and none that only stand for nothing. */
 function endOfAxis(value: number, sd: number | null): string {
-  const plain = String(Number(value.toPrecision(6))).replace('-', '−');
+  const plain = asMeasured(Number(value.toPrecision(6)));
   const measured = formatMeasured(value, sd, null);
   return measured.length < plain.length ? measured : plain;
 }

@@ -15,7 +15,7 @@ export function MeanAndSd({ study, variable, variables }: MeanAndSdProps) {
   const { data } = useQuery(analysisQuery(study.id, study.head, { kind: 'describe', variables: variables.map(({ id }) => id).sort() }));
   const found = data?.variables.find(({ id }) => id === variable.id);
   const cell = (value: number | null | undefined) => (
-    <div role="gridcell" className="flex w-[72px] shrink-0 items-center justify-end text-right text-[13px]">
+    <div role="gridcell" className="flex w-[92px] shrink-0 items-center justify-end pl-3 text-right text-[13px] whitespace-nowrap">
       {found ? formatMeasured(value ?? null, found.sd, variable.decimals) : ''}
     </div>
   );
@@ -31,7 +31,7 @@ MeanAndSd.Header = function MeanAndSdHeader() {
   return (
     <>
       {['M', 'SD'].map((name) => (
-        <div key={name} role="columnheader" className="w-[72px] shrink-0 text-right text-[12px]">
+        <div key={name} role="columnheader" className="w-[92px] shrink-0 pl-3 text-right text-[12px]">
           {name}
         </div>
       ))}

@@ -23,7 +23,7 @@ interface Room {
 type Look = Pick<CorrelationSettings, 'size' | 'descriptives' | 'under'>;
 
 /** About the widths, in pixels, of a letter in a row's name and over a column, and of means and SDs. */
-const [ROW_LETTER, COLUMN_LETTER, DESCRIPTIVES] = [7.4, 5.2, 150];
+const [ROW_LETTER, COLUMN_LETTER, DESCRIPTIVES] = [7.4, 5.2, 190];
 const NAMES = { narrowest: 84, widest: 176 };
 const WIDEST = { comfortable: 132, compact: 44, colour: 44 };
 /** What a tile with a second line needs, and what another decimal does. */

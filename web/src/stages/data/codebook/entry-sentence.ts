@@ -1,5 +1,6 @@
 import { derivationInWords, ROWS_CHOSEN_WORDS, type RowsChosen, type StudyState, type Variable } from '@ivlen/contract';
 import { renameInFormula } from '@ivlen/core';
+import { cellText } from '../cell-text';
 
 /** A codebook entry as one readable line, without its name: "mg/L, continuous, shown to 2 decimals, predictor; …". */
 export function entrySentence(variable: Variable, variables: readonly Variable[]): string {
@@ -16,6 +17,22 @@ export function entrySentence(variable: Variable, variables: readonly Variable[]
   ];
   const line = [first.filter(Boolean).join(', '), ...further].filter(Boolean).join('; ');
   return label ? `${label}: ${line}` : line;
+}
+
+interface Measured {
+  readonly n: number;
+  readonly missing: number;
+  readonly distinct: number;
+  readonly min: number | null;
+  readonly max: number | null;
+}
+
+/** "246 values, 2 missing, from 5.1 to 12.3"; categories are counted: "248 values, none missing, 4 different". */
+export function valuesSentence(variable: Variable, { n, missing, distinct, min, max }: Measured): string {
+  const count = (number: number) => number.toLocaleString('en-GB');
+  const values = `${count(n)} ${n === 1 ? 'value' : 'values'}, ${missing === 0 ? 'none' : count(missing)} missing`;
+  if (min === null || max === null) return `${values}, ${count(distinct)} different`;
+  return `${values}, from ${cellText(min, variable)} to ${cellText(max, variable)}`;
 }
 
 function shownTo(decimals: number): string {

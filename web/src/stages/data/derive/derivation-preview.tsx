@@ -5,6 +5,7 @@ import { useEffect, useState } from 'react';
 import { RequestError } from '../../../api/client';
 import { derivationPreviewQuery } from '../../../api/queries';
 import { Skeleton } from '../../../controls/skeleton';
+import { asMeasured } from '../../../figures/as-measured';
 import { Sparkline } from '../../../figures/sparkline';
 
 const PAUSE_MS = 200;
@@ -101,7 +102,7 @@ export function computedInWords({ computed, missing, undefinedCount, undefinedRo
 
 function shown(cell: Cell): string {
   if (cell === null) return '–';
-  return typeof cell === 'string' ? cell : String(Number(cell.toPrecision(6))).replace('-', '−');
+  return typeof cell === 'string' ? cell : asMeasured(Number(cell.toPrecision(6)));
 }
 
 /** What was last given for a moment: a preview is not asked for at every key. */

@@ -3,15 +3,17 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { type KeyboardEvent, type MouseEvent, useEffect, useMemo, useRef } from 'react';
 import { analysisQuery, blockQuery } from '../../../api/queries';
+import { useElementWidth } from '../../../controls/use-element-width';
 import { useLatest } from '../../../controls/use-latest';
 import type { RowSelection } from '../../../study/row-selection';
 import { ColumnHead } from './column-head';
+import { COLUMN_WIDTH, columnWidths } from './column-widths';
 import { moved, type Place } from './grid-cursor';
 import { RowBlock } from './row-block';
 import { NUMBER_WIDTH, ROW_HEIGHT, type RowHandlers } from './row-line';
+import { RowsFoot } from './rows-foot';
 import { useCellEditing } from './use-cell-editing';
 
-const COLUMN_WIDTH = 116;
 const HEAD_HEIGHT = 46;
 const OVERSCAN_ROWS = 12;
 const OVERSCAN_COLUMNS = 2;
@@ -24,11 +26,13 @@ interface RowsGridProps {
   readonly selection: RowSelection;
   readonly onSelect: (selection: RowSelection) => void;
   readonly found: FoundCells | undefined;
+  /** Whether n, mean, SD, smallest and largest stand under the columns. */
+  readonly foot: boolean;
   readonly head: Pick<Parameters<typeof ColumnHead>[0], 'onSort' | 'onDescribe' | 'onOpenEntry' | 'onDefine'>;
 }
 
 /** The table, of which only what is in view is drawn and read. Arrow keys move, typing or Enter edits, a paste fills a block. */
-export function RowsGrid({ study, order, cursor, onCursor, selection, onSelect, found, head }: RowsGridProps) {
+export function RowsGrid({ study, order, cursor, onCursor, selection, onSelect, found, foot, head }: RowsGridProps) {
   const client = useQueryClient();
   const { variables } = study.state;
   const scroller = useRef<HTMLDivElement>(null);
@@ -41,14 +45,18 @@ export function RowsGrid({ study, order, cursor, onCursor, selection, onSelect, 
     // Head and row numbers stick, and push what scrolls by their size.
     scrollPaddingEnd: HEAD_HEIGHT,
   });
+  const room = useElementWidth(scroller);
+  const widths = useMemo(() => columnWidths(variables, room - NUMBER_WIDTH), [variables, room]);
   const columnVirtualizer = useVirtualizer({
     horizontal: true,
     count: variables.length,
     getScrollElement: () => scroller.current,
-    estimateSize: () => COLUMN_WIDTH,
+    estimateSize: (index) => widths[index] ?? COLUMN_WIDTH.usual,
     overscan: OVERSCAN_COLUMNS,
     scrollPaddingEnd: NUMBER_WIDTH,
   });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: other widths are measured anew.
+  useEffect(() => columnVirtualizer.measure(), [widths, columnVirtualizer]);
   const { data: summary } = useQuery(analysisQuery(study.id, study.head, { kind: 'summary' }));
   const summaries = useMemo(() => new Map(summary?.variables.map((item) => [item.id, item])), [summary]);
   const foundByRow = useMemo(() => byRow(found), [found]);
@@ -116,70 +124,73 @@ export function RowsGrid({ study, order, cursor, onCursor, selection, onSelect, 
   const columns = columnVirtualizer.getVirtualItems();
   const shown = groupByBlock(rowVirtualizer.getVirtualItems());
   return (
-    <div
-      ref={scroller}
-      role="grid"
-      tabIndex={0}
-      aria-label={`Rows of ${study.name}`}
-      aria-rowcount={study.rows + 1}
-      aria-colcount={variables.length + 1}
-      aria-multiselectable="true"
-      aria-activedescendant={`cell-${cursor.position}-${cursor.column}`}
-      className="relative min-h-0 flex-1 overflow-auto bg-surface"
-      onKeyDown={onKeyDown}
-      onPaste={editing.onPaste}
-      onCopy={editing.onCopy}
-    >
+    <>
       <div
-        role="presentation"
-        style={{ width: NUMBER_WIDTH + columnVirtualizer.getTotalSize(), height: HEAD_HEIGHT + rowVirtualizer.getTotalSize() }}
+        ref={scroller}
+        role="grid"
+        tabIndex={0}
+        aria-label={`Rows of ${study.name}`}
+        aria-rowcount={study.rows + 1}
+        aria-colcount={variables.length + 1}
+        aria-multiselectable="true"
+        aria-activedescendant={`cell-${cursor.position}-${cursor.column}`}
+        className="relative min-h-0 flex-1 overflow-auto bg-surface"
+        onKeyDown={onKeyDown}
+        onPaste={editing.onPaste}
+        onCopy={editing.onCopy}
       >
-        <div role="row" aria-rowindex={1} className="sticky top-0 z-20 border-b border-edge bg-sunken" style={{ height: HEAD_HEIGHT }}>
-          <div
-            role="columnheader"
-            aria-colindex={1}
-            className="sticky left-0 z-30 flex h-full items-end justify-end border-r border-rule bg-sunken pr-2 pb-1 text-[12px] text-muted"
-            style={{ width: NUMBER_WIDTH }}
-          >
-            row
+        <div
+          role="presentation"
+          style={{ width: NUMBER_WIDTH + columnVirtualizer.getTotalSize(), height: HEAD_HEIGHT + rowVirtualizer.getTotalSize() }}
+        >
+          <div role="row" aria-rowindex={1} className="sticky top-0 z-20 border-b border-edge bg-sunken" style={{ height: HEAD_HEIGHT }}>
+            <div
+              role="columnheader"
+              aria-colindex={1}
+              className="sticky left-0 z-30 flex h-full items-end justify-end border-r border-rule bg-sunken pr-2 pb-1 text-[12px] text-muted"
+              style={{ width: NUMBER_WIDTH }}
+            >
+              row
+            </div>
+            {columns.map(({ index, start, size }) => {
+              const variable = variables[index];
+              if (!variable) return null;
+              const sorted = order.sort === variable.id ? (order.descending === '1' ? 'down' : 'up') : null;
+              return (
+                <div
+                  key={variable.id}
+                  role="columnheader"
+                  aria-colindex={index + 2}
+                  aria-sort={sorted === null ? 'none' : sorted === 'up' ? 'ascending' : 'descending'}
+                  className="absolute top-0 h-full border-r border-rule/60"
+                  style={{ left: NUMBER_WIDTH + start, width: size }}
+                >
+                  <ColumnHead study={study} variable={variable} summary={summaries.get(variable.id)} sorted={sorted} {...head} />
+                </div>
+              );
+            })}
           </div>
-          {columns.map(({ index, start, size }) => {
-            const variable = variables[index];
-            if (!variable) return null;
-            const sorted = order.sort === variable.id ? (order.descending === '1' ? 'down' : 'up') : null;
-            return (
-              <div
-                key={variable.id}
-                role="columnheader"
-                aria-colindex={index + 2}
-                aria-sort={sorted === null ? 'none' : sorted === 'up' ? 'ascending' : 'descending'}
-                className="absolute top-0 h-full border-r border-rule/60"
-                style={{ left: NUMBER_WIDTH + start, width: size }}
-              >
-                <ColumnHead study={study} variable={variable} summary={summaries.get(variable.id)} sorted={sorted} {...head} />
-              </div>
-            );
-          })}
-        </div>
-        <div role="rowgroup" className="relative" style={{ height: rowVirtualizer.getTotalSize() }}>
-          {shown.map(([block, rows]) => (
-            <RowBlock
-              key={`${order.sort} ${order.descending} ${block}`}
-              study={study}
-              order={order}
-              block={block}
-              rows={rows}
-              columns={columns}
-              cursor={cursor}
-              draft={editing.draft}
-              selection={selection}
-              found={foundByRow}
-              handlers={handlers}
-            />
-          ))}
+          <div role="rowgroup" className="relative" style={{ height: rowVirtualizer.getTotalSize() }}>
+            {shown.map(([block, rows]) => (
+              <RowBlock
+                key={`${order.sort} ${order.descending} ${block}`}
+                study={study}
+                order={order}
+                block={block}
+                rows={rows}
+                columns={columns}
+                cursor={cursor}
+                draft={editing.draft}
+                selection={selection}
+                found={foundByRow}
+                handlers={handlers}
+              />
+            ))}
+          </div>
         </div>
       </div>
-    </div>
+      {foot && <RowsFoot study={study} columns={columns} scroller={scroller} />}
+    </>
   );
 }
 

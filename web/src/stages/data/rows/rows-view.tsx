@@ -4,6 +4,7 @@ import { Filter, Plus } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { useLocation, useSearchParams } from 'react-router';
 import { positionQuery } from '../../../api/queries';
+import { useRemembered } from '../../../controls/use-remembered';
 import { useReadOnly } from '../../../study/read-only';
 import { type RowSelection, selectedIn } from '../../../study/row-selection';
 import { LastDecision } from '../../../trail/last-decision';
@@ -26,6 +27,7 @@ export function RowsView({ study, onOpenEntry }: { study: Study; onOpenEntry: (v
   const [cursor, setCursor] = useState<Place>({ position: 0, column: 0 });
   const location = useLocation();
   const [selection, setSelection] = useState<RowSelection>(() => selectedIn(location.state));
+  const [foot, setFoot] = useRemembered<boolean>('rows.foot', false);
   const [subsetOpen, setSubsetOpen] = useState(false);
   const [deriving, setDeriving] = useState<{ from: Variable | null; redefine: boolean } | null>(null);
   const wantedRow = Number(params.get('row'));
@@ -62,6 +64,10 @@ export function RowsView({ study, onOpenEntry }: { study: Study; onOpenEntry: (v
           <button type="button" className="button py-0.5" onClick={() => setDeriving({ from: null, redefine: false })} disabled={readOnly}>
             <Plus size={14} aria-hidden="true" /> Derive a variable
           </button>
+          <label className="flex items-center gap-1.5 text-[13px] text-muted">
+            <input type="checkbox" className="size-3.5 accent-accent" checked={foot} onChange={(event) => setFoot(event.target.checked)} />
+            means under the columns
+          </label>
           {sorted && (
             <span className="text-[13px] text-muted">
               Sorted by {sorted.name}, for looking only.{' '}
@@ -84,6 +90,7 @@ export function RowsView({ study, onOpenEntry }: { study: Study; onOpenEntry: (v
           selection={selection}
           onSelect={setSelection}
           found={found}
+          foot={foot}
           head={{
             onSort: sortBy,
             onDescribe: (variable) => set('describe', variable),

@@ -1,6 +1,7 @@
 import type { Variable } from '@ivlen/contract';
 import { interpolateLab } from 'd3-interpolate';
 import { scaleLinear } from 'd3-scale';
+import { asMeasured } from '../../../figures/as-measured';
 import { groupShape, NO_GROUP } from '../../../figures/group-styles';
 import type { Shape } from '../../../figures/marks/shapes';
 import type { Palette } from '../../../figures/palette';
@@ -73,5 +74,5 @@ export function classesOf(values: Float64Array, domain: readonly [number, number
 
 /** An end of a third variable's range as a legend says it. */
 export function endInWords(value: number): string {
-  return String(Number(value.toPrecision(4))).replace('-', '−');
+  return asMeasured(Number(value.toPrecision(4)));
 }

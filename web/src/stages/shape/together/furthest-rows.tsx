@@ -1,5 +1,6 @@
 import type { JointResult, Study, Variable } from '@ivlen/contract';
 import { formatFixed } from '@ivlen/core';
+import { asMeasured } from '../../../figures/as-measured';
 import { pText } from '../../../numbers/number-text';
 import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
@@ -61,7 +62,7 @@ function inWords(
   variables: readonly Variable[],
 ): string {
   const entry = variables.find(({ id }) => id === variable);
-  const shown = String(Number(value.toPrecision(6))).replace('-', '−');
+  const shown = asMeasured(Number(value.toPrecision(6)));
   const side = (amount: number) => (amount < 0 ? 'below' : 'above');
   const named = `${displayName(entry ?? { name: variable })} ${shown}${entry?.unit ? ` ${entry.unit}` : ''}`;
   return `${named}: ${formatFixed(Math.abs(fromMean), 1)} SDs ${side(fromMean)} its mean, ${formatFixed(Math.abs(givenOthers), 1)} ${side(givenOthers)} what the others suggest`;

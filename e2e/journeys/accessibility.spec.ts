@@ -30,7 +30,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
 
     test('the codebook with an open entry and the trail have none', async ({ page }) => {
       await openCopy(page, 'Aldermere kick samples');
-      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data' }).click();
+      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data', exact: true }).click();
       await page.getByRole('button', { name: 'Codebook', exact: true }).click();
       await page.getByRole('button', { name: 'Edit the entry of depth' }).click();
       await expect(page.getByRole('form', { name: 'Entry of depth' })).toBeVisible();
@@ -42,7 +42,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
 
     test('the rows and their dialogs have none', async ({ page }) => {
       await openCopy(page, 'Aldermere kick samples');
-      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data' }).click();
+      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data', exact: true }).click();
       await page.getByRole('rowheader', { name: '2', exact: true }).click();
       await page.getByRole('button', { name: 'Set aside …' }).click();
       expect(await violations(page)).toEqual([]);
@@ -63,7 +63,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
 
     test('what is to check and the missing values have none', async ({ page }) => {
       await openCopy(page, 'Aldermere streams');
-      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data' }).click();
+      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data', exact: true }).click();
       await page.getByRole('button', { name: /^To check/ }).click();
       await expect(page.getByText('What may be wrong')).toBeVisible();
       expect(await violations(page)).toEqual([]);
@@ -74,7 +74,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
 
     test('the shapes with an open strip have none', async ({ page }) => {
       await openCopy(page, 'Aldermere kick samples');
-      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Shape' }).click();
+      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Shape', exact: true }).click();
       await page
         .getByRole('region', { name: 'Shape', exact: true })
         .getByRole('button', { name: /^depth/ })
@@ -86,7 +86,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
     test('the shapes together, on other scales and as a table have none', async ({ page }) => {
       await openCopy(page, 'Aldermere kick samples');
       const parts = page.getByRole('navigation', { name: 'Parts of the Shape stage' });
-      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Shape' }).click();
+      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Shape', exact: true }).click();
       for (const [part, sight] of [
         ['Together', page.getByText('Rows furthest out')],
         ['Other scales', page.getByRole('img').first()],
@@ -137,7 +137,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       for (const name of ['nitrate', 'phosphate', 'mayfly taxa']) {
         await page.getByRole('checkbox', { name: new RegExp(`^${name}`) }).check();
       }
-      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Scatterplots' }).click();
+      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Scatterplots', exact: true }).click();
       await page.getByRole('button', { name: /whether groups are told apart/ }).click();
       await page.getByRole('radio', { name: 'Coloured by catchment' }).click();
       await expect(page.getByRole('figure', { name: 'Scatterplot matrix' })).toHaveAttribute('aria-busy', 'false');

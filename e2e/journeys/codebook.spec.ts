@@ -2,7 +2,7 @@ import { expect, openCopy, test } from '../application/test';
 
 test('an entry of the codebook is edited with a reason, undone, redone, and outlives kill -9', async ({ page, application }) => {
   await openCopy(page, 'Aldermere streams');
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data' }).click();
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data', exact: true }).click();
   await page.getByRole('button', { name: 'Codebook', exact: true }).click();
   await page.getByRole('button', { name: 'Edit the entry of nitrate' }).click();
   const form = page.getByRole('form', { name: 'Entry of nitrate' });

@@ -22,7 +22,7 @@ async function tickOnly(page: Page, names: readonly string[]) {
 async function openScatterplots(page: Page, names: readonly string[] = CHEMISTRY, study = 'Aldermere streams') {
   await openCopy(page, study);
   await tickOnly(page, names);
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Scatterplots' }).click();
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Scatterplots', exact: true }).click();
   await drawn(page);
 }
 

@@ -3,6 +3,7 @@ import { rowsChosenSchema, studyStateSchema, variableSchema } from './codebook';
 import { derivationSchema } from './derivations';
 import { methodSchema } from './methods';
 import { questionChangeSchemas } from './questions';
+import { readingSchema } from './reading';
 import { namedSubsetSchema, rowRangesSchema, subsetSchema } from './subsets';
 
 /** What of a codebook entry can be corrected after the data are in. */
@@ -53,6 +54,8 @@ export const changeSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('edit-variable'), variable: id, patch: variablePatchSchema }),
   /** A number or text means "missing" in some variables from now on. */
   z.object({ type: z.literal('mean-missing'), code: z.string().trim().min(1).max(60), variables: z.array(id).min(1).max(1000) }),
+  /** The texts of a variable are read as numbers; those that are none become missing. */
+  z.object({ type: z.literal('read-as-numbers'), variable: id, reading: readingSchema }),
   z.object({ type: z.literal('edit-study'), patch: studyEntryPatchSchema }),
   z.object({
     type: z.literal('edit-cells'),

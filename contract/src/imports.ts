@@ -13,6 +13,10 @@ export type Format = z.infer<typeof formatSchema>;
 export const encodingSchema = z.enum(['utf-8', 'utf-16le', 'utf-16be', 'windows-1252']);
 export type Encoding = z.infer<typeof encodingSchema>;
 
+/** How a cell that tells a limit only, such as "<0.5", is taken: as the limit, half of it, or missing. */
+export const limitReadingSchema = z.enum(['limit', 'half', 'missing']);
+export type LimitReading = z.infer<typeof limitReadingSchema>;
+
 export const separatorSchema = z.enum([',', ';', '\t', '|', ' ']);
 export type Separator = z.infer<typeof separatorSchema>;
 
@@ -50,7 +54,7 @@ export const importSettingsSchema = z.object({
       /** Numbers are read out of what stands around them: currency, unit, per cent, marks of footnotes, brackets. */
       loose: z.boolean().optional(),
       /** What "<0.5" is read as; the limit itself if nothing is said. */
-      limits: z.enum(['limit', 'half', 'missing']).optional(),
+      limits: limitReadingSchema.optional(),
     }),
   ),
 });

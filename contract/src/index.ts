@@ -11,6 +11,7 @@ export * from './merges';
 export * from './methods';
 export * from './pins';
 export * from './questions';
+export * from './reading';
 export * from './rows';
 export * from './scatterplots';
 export * from './settings';

@@ -19,6 +19,7 @@ import { Jobs } from './jobs/jobs';
 import { mergeRoutes } from './merges/merge-routes';
 import { MergeService } from './merges/merge-service';
 import { pinRoutes } from './pins/pin-routes';
+import { readingRoutes } from './readings/reading-routes';
 import { rowRoutes } from './rows/row-routes';
 import { sameOriginOnly } from './safety/same-origin';
 import { securityHeaders } from './safety/security-headers';
@@ -56,6 +57,7 @@ export function createApp({ database, workers, spool }: { database: Database; wo
     .route('/', trailRoutes(database))
     .route('/', rowRoutes(database, columns))
     .route('/', derivationRoutes(database, columns))
+    .route('/', readingRoutes(database, columns))
     .route('/', settingsRoutes(database))
     .route('/', pinRoutes(database))
     .route('/', importRoutes(database, imports, jobs))

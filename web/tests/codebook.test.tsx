@@ -1,11 +1,13 @@
-import { variableSchema } from '@ivlen/contract';
+import { type ReadingPreview, variableSchema } from '@ivlen/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { afterEach, describe, expect, it, test, vi } from 'vitest';
 import { entrySentence, studySentences, valuesSentence } from '../src/stages/data/codebook/entry-sentence';
+import { ReadAgainDialog, readInWords } from '../src/stages/data/codebook/read-again-dialog';
 import { consequence, readLabels, toFields, toPatch } from '../src/stages/data/codebook/variable-fields';
 import { VariableForm } from '../src/stages/data/codebook/variable-form';
+import { serve, show } from './served';
 import { testStudy } from './test-study';
 
 const study = testStudy();
@@ -119,6 +121,58 @@ describe('editing an entry', () => {
       expectedHead: 1,
       change: { type: 'edit-variable', variable: 'v1', patch: { kind: 'ordinal' } },
       reason: 'steps',
+    });
+  });
+});
+
+describe('reading texts again as numbers', () => {
+  const preview = (part: object = {}): ReadingPreview => ({
+    reading: { decimal: '.', thousands: ',', limits: 'missing' },
+    cells: 48,
+    read: 46,
+    resisting: [{ text: 'n/a', rows: [3, 9], count: 2 }],
+    limits: 1,
+    unit: '€',
+    examples: [
+      { text: '€1,200.50', value: 1200.5 },
+      { text: 'n/a', value: null },
+    ],
+    ...part,
+  });
+
+  it.each([
+    [{}, '46 of 48 cells hold a number; 2 do not and become missing: “n/a” (rows 3, 9). 1 tells a limit only. The unit is €.'],
+    [{ read: 48, resisting: [], limits: 0, unit: '' }, 'All 48 cells hold a number.'],
+    [{ read: 0, limits: 0, unit: '' }, 'None of the 48 cells holds a number.'],
+    [
+      { read: 47, resisting: [{ text: 'x', rows: [4], count: 1 }], limits: 2, unit: '' },
+      '47 of 48 cells hold a number; 1 does not and becomes missing: “x” (row 4). 2 tell a limit only.',
+    ],
+    [{ resisting: [{ text: 'n/a', rows: [1, 2], count: 9 }], read: 39, limits: 0, unit: '' }, '“n/a” (rows 1, 2 and more)'],
+  ])('says of %j: %s', (part, words) => expect(readInWords(preview(part))).toContain(words));
+
+  it('shows what would come of it, follows the marks chosen, and is one decision', async () => {
+    const asked: unknown[] = [];
+    const sent = serve({
+      'POST /reading-preview': (body: { reading?: object }) => {
+        asked.push(body.reading ?? null);
+        return preview(body.reading ? { reading: body.reading } : {});
+      },
+      'POST /changes': { ...study, head: 2 },
+    });
+    const closed = vi.fn();
+    const [variable] = study.state.variables;
+    if (!variable) throw new Error('a variable is needed');
+    const { user } = show(<ReadAgainDialog study={study} variable={{ ...variable, storage: 'code' }} onClose={closed} />);
+    expect((await screen.findByRole('table', { name: 'Some texts as numbers' })).textContent).toBe('textnumber€1,200.501200.5n/amissing');
+    await user.selectOptions(screen.getByLabelText('Decimal mark'), 'comma');
+    await user.selectOptions(screen.getByLabelText(/read as/), 'half of the limit');
+    expect(await screen.findByText(/mean, SD and r are off/)).toBeTruthy();
+    expect(asked).toEqual([null, { decimal: ',', thousands: ',', limits: 'missing' }, { decimal: ',', thousands: ',', limits: 'half' }]);
+    await user.click(screen.getByRole('button', { name: 'Read as numbers' }));
+    await vi.waitFor(() => expect(closed).toHaveBeenCalled());
+    expect(sent.find(({ what }) => what === 'POST /changes')?.body).toMatchObject({
+      change: { type: 'read-as-numbers', variable: 'v1', reading: { decimal: ',', limits: 'half' } },
     });
   });
 });

@@ -1,4 +1,5 @@
 import type { Change } from '@ivlen/contract';
+import { readAsNumbers } from '../readings/read-variable';
 import type { AppliedChange, ChangeContext } from './applied-change';
 import { defineVariable, redefineVariable } from './derived-variables';
 import { editCells } from './edit-cells';
@@ -23,6 +24,8 @@ export async function applyChange(context: ChangeContext, change: Change): Promi
       return editVariable(state, change.variable, change.patch, context.number);
     case 'mean-missing':
       return meanMissing(state, change, context.number);
+    case 'read-as-numbers':
+      return readAsNumbers(context, change);
     case 'edit-cells':
       return editCells(context, change);
     case 'set-aside':

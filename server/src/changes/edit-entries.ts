@@ -52,7 +52,7 @@ function assertFits(state: StudyState, variable: Variable, { kind, name, validRa
   if (kind !== undefined && !kindsFor(variable.storage).includes(kind)) {
     throw new DomainError('kind-does-not-fit', `${variable.name} holds text, which cannot be ${kind}.`, {
       where: variable.name,
-      hint: 'Bring the file in again and correct the column in the preview.',
+      hint: 'Read it again as numbers, from its entry in the codebook.',
     });
   }
   if (name !== undefined) assertNameFree(state, name, variable);

@@ -1,7 +1,8 @@
+import type { LimitReading } from '@ivlen/contract';
 import { BLOCK_ROWS, type ColumnBlocks, wholeColumn } from './column-blocks';
 import { ColumnFacts, type Found } from './column-facts';
 import type { DateReader } from './date-reader';
-import { isLimit, type LimitReading } from './loose-number';
+import { isLimit } from './loose-number';
 import type { NumberReader } from './number-reader';
 import { readDigits } from './read-digits';
 

@@ -1,8 +1,5 @@
-import type { ImportSettings } from '@ivlen/contract';
+import type { ImportSettings, LimitReading } from '@ivlen/contract';
 import { createNumberReader, type NumberReader } from './number-reader';
-
-/** How a value below or above a limit of measurement is taken. */
-export type LimitReading = 'limit' | 'half' | 'missing';
 
 /** A number with what stands around it. */
 export interface LooseNumber {

@@ -1,8 +1,8 @@
-import type { ImportColumn, ImportProblem, ImportSettings } from '@ivlen/contract';
+import type { ImportColumn, ImportProblem, ImportSettings, LimitReading } from '@ivlen/contract';
 import { countOf, rowsPhrase } from '../phrases/phrases';
 import type { ColumnBuilder } from './column-builder';
 import type { Found } from './column-facts';
-import { type LimitReading, type LooseNumber, readLoosely } from './loose-number';
+import { type LooseNumber, readLoosely } from './loose-number';
 import { createNumberReader } from './number-reader';
 import { clipped } from './table-problems';
 
@@ -145,7 +145,8 @@ function readSo(builder: ColumnBuilder, { name, unit }: ImportColumn, index: num
   return problems;
 }
 
-const READ_AS: Readonly<Record<LimitReading, string>> = { limit: 'as the limit', half: 'as half of it', missing: 'as missing' };
+/** "read as half of it". */
+export const READ_AS: Readonly<Record<LimitReading, string>> = { limit: 'as the limit', half: 'as half of it', missing: 'as missing' };
 
 /** Which cells tell a limit only and how they are read, for the codebook; null where there are none. */
 export function limitsNote({ reading, limits }: Pick<ColumnBuilder, 'reading' | 'limits'>): string | null {

@@ -10,8 +10,10 @@ import {
   locatedSchema,
   type MergeMode,
   mergeSummarySchema,
+  type Reading,
   type ResultOf,
   type RowOrder,
+  readingPreviewSchema,
   readSettings,
   rowBlockSchema,
   type SettingsOf,
@@ -173,6 +175,18 @@ export const subsetCountQuery = (study: string, revision: number, subset: Subset
     queryKey: ['subset-count', study, revision, subset],
     queryFn: ({ signal }) =>
       request(`/studies/${study}/subset-count`, subsetCountSchema, { method: 'POST', json: { revision, subset }, signal }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+export const readingPreviewQuery = (study: string, revision: number, variable: string, reading: Reading | null) =>
+  queryOptions({
+    queryKey: ['reading', study, revision, variable, reading],
+    queryFn: ({ signal }) =>
+      request(`/studies/${study}/reading-preview`, readingPreviewSchema, {
+        method: 'POST',
+        json: { revision, variable, ...(reading ? { reading } : {}) },
+        signal,
+      }),
     staleTime: Number.POSITIVE_INFINITY,
   });
 

@@ -3,6 +3,7 @@ import { useEffect, useRef, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { FormButtons, SelectField, TextField } from '../../../controls/form-fields';
 import { useStudyChanges } from '../../../study/use-study-changes';
+import { ReadAgainDialog } from './read-again-dialog';
 import { consequence, toFields, toPatch, type VariableFields } from './variable-fields';
 
 const NUMBER = { pattern: { value: /^\s*-?\d*[.,]?\d*\s*$/, message: 'Write a number, such as 7 or 7.5.' } };
@@ -15,6 +16,7 @@ export function VariableForm({ study, variable, onDone }: { study: Study; variab
   // What the form was opened on: only fields that differ from it are sent, whatever happens to the study meanwhile.
   const [opened] = useState(variable);
   const { register, handleSubmit, watch, formState } = useForm<VariableFields>({ defaultValues: toFields(opened) });
+  const [reading, setReading] = useState(false);
   const form = useRef<HTMLFormElement>(null);
   useEffect(() => {
     form.current?.scrollIntoView?.({ block: 'nearest' });
@@ -32,50 +34,66 @@ export function VariableForm({ study, variable, onDone }: { study: Study; variab
     );
   });
   return (
-    <form
-      ref={form}
-      onSubmit={(event) => void save(event)}
-      className="mt-2 mb-3 grid grid-cols-3 gap-x-6 gap-y-3"
-      aria-label={`Entry of ${variable.name}`}
-    >
-      <fieldset className="space-y-2.5">
-        <legend className="mb-1.5 font-semibold">What it is</legend>
-        <TextField label="Name" problem={problem('name')} {...register('name', NAME)} />
-        <TextField label="Label" {...register('label')} />
-        <SelectField label="Kind" {...register('kind')}>
-          {kindsFor(variable.storage).map((kind) => (
-            <option key={kind}>{kind}</option>
-          ))}
-        </SelectField>
-        {follows && <p className="text-[13px] text-caution">{follows}</p>}
-        <TextField label="High values mean" placeholder="more of what it stands for" {...register('highMeans')} />
-      </fieldset>
-      <fieldset className="space-y-2.5">
-        <legend className="mb-1.5 font-semibold">How it is shown</legend>
-        <TextField label="Unit" {...register('unit')} />
-        <TextField label="Decimals" inputMode="numeric" problem={problem('decimals')} {...register('decimals', DECIMALS)} />
-        <label className="block">
-          <span className="mb-0.5 block text-[13px] text-muted">Labels of values, one a line: 1 = eroded</span>
-          <textarea className="field h-24 w-full" {...register('valueLabels')} />
-        </label>
-      </fieldset>
-      <fieldset className="space-y-2.5">
-        <legend className="mb-1.5 font-semibold">What it is for, and its limits</legend>
-        <SelectField label="Role" {...register('role')}>
-          <option value="">none</option>
-          <option value="outcome">outcome</option>
-          <option value="predictor">predictor</option>
-          <option value="grouping">grouping variable</option>
-        </SelectField>
-        <div className="flex gap-3">
-          <TextField label="Smallest possible" problem={problem('low')} {...register('low', NUMBER)} />
-          <TextField label="Largest possible" problem={problem('high')} {...register('high', NUMBER)} />
-        </div>
-        {variable.derivation === null && <TextField label="Codes for missing" placeholder="-99; n/a" {...register('missingCodes')} />}
-        <TextField label="Note" {...register('note')} />
-        <TextField label="Reason for the change" hint="Goes into the trail; can be written later." {...register('reason')} />
-      </fieldset>
-      <FormButtons busy={change.isPending} onCancel={onDone} />
-    </form>
+    <>
+      <form
+        ref={form}
+        onSubmit={(event) => void save(event)}
+        className="mt-2 mb-3 grid grid-cols-3 gap-x-6 gap-y-3"
+        aria-label={`Entry of ${variable.name}`}
+      >
+        <fieldset className="space-y-2.5">
+          <legend className="mb-1.5 font-semibold">What it is</legend>
+          <TextField label="Name" problem={problem('name')} {...register('name', NAME)} />
+          <TextField label="Label" {...register('label')} />
+          <SelectField label="Kind" {...register('kind')}>
+            {kindsFor(variable.storage).map((kind) => (
+              <option key={kind}>{kind}</option>
+            ))}
+          </SelectField>
+          {follows && <p className="text-[13px] text-caution">{follows}</p>}
+          {variable.storage === 'code' && variable.derivation === null && (
+            <button type="button" className="button-quiet text-[13px]" onClick={() => setReading(true)}>
+              Read again as numbers …
+            </button>
+          )}
+          <TextField label="High values mean" placeholder="more of what it stands for" {...register('highMeans')} />
+        </fieldset>
+        <fieldset className="space-y-2.5">
+          <legend className="mb-1.5 font-semibold">How it is shown</legend>
+          <TextField label="Unit" {...register('unit')} />
+          <TextField label="Decimals" inputMode="numeric" problem={problem('decimals')} {...register('decimals', DECIMALS)} />
+          <label className="block">
+            <span className="mb-0.5 block text-[13px] text-muted">Labels of values, one a line: 1 = eroded</span>
+            <textarea className="field h-24 w-full" {...register('valueLabels')} />
+          </label>
+        </fieldset>
+        <fieldset className="space-y-2.5">
+          <legend className="mb-1.5 font-semibold">What it is for, and its limits</legend>
+          <SelectField label="Role" {...register('role')}>
+            <option value="">none</option>
+            <option value="outcome">outcome</option>
+            <option value="predictor">predictor</option>
+            <option value="grouping">grouping variable</option>
+          </SelectField>
+          <div className="flex gap-3">
+            <TextField label="Smallest possible" problem={problem('low')} {...register('low', NUMBER)} />
+            <TextField label="Largest possible" problem={problem('high')} {...register('high', NUMBER)} />
+          </div>
+          {variable.derivation === null && <TextField label="Codes for missing" placeholder="-99; n/a" {...register('missingCodes')} />}
+          <TextField label="Note" {...register('note')} />
+          <TextField label="Reason for the change" hint="Goes into the trail; can be written later." {...register('reason')} />
+        </fieldset>
+        <FormButtons busy={change.isPending} onCancel={onDone} />
+      </form>
+      {reading && (
+        <ReadAgainDialog
+          study={study}
+          variable={variable}
+          onClose={() => {
+            setReading(false);
+          }}
+        />
+      )}
+    </>
   );
 }

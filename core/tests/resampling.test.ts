@@ -1,7 +1,9 @@
+import { readFileSync } from 'node:fs';
 import { bootstrapCorrelation, bootstrapDifference, kendall, type Method, pearson, permutationTest, spearman } from '@ivlen/core';
 import { describe, expect, it, test } from 'vitest';
 import { METHODS as ENTRIES } from '../src/correlation/methods';
 import { Random } from '../src/random/random';
+import { bootstrapInterval } from '../src/resampling/bootstrap-interval';
 import { expectFigure } from './accuracy';
 
 const METHODS = ['pearson', 'spearman', 'kendall'] as const;
@@ -140,3 +142,67 @@ test('progress is told now and then, up to the last but a few', () => {
   expect(told.filter((done) => done === 0)).toHaveLength(2);
   expect(Math.max(...told)).toBeGreaterThan(400);
 });
+
+describe('limits by BCa', () => {
+  // mpmath at 60 digits, from given replicates (reference/cases/resampling.py).
+  const { bca } = JSON.parse(readFileSync('reference/resampling.json', 'utf8'));
+
+  it.each(bca as BcaCase[])('with $name', ({ replicates, estimate, leaveOneOut, level, z0, acceleration, low, high, standardError }) => {
+    let drawn = 0;
+    const got = bootstrapInterval({
+      n: 5,
+      statistic: () => replicates[drawn++],
+      replicates: replicates.length,
+      seed: 1,
+      level,
+      bca: { estimate, leaveOneOut: Float64Array.from(leaveOneOut) },
+    });
+    expect(got.kind).toBe('bca');
+    expectFigure('bootstrapCorrelation', 'mpmath, from given replicates', got.z0, z0, 1e-9);
+    expectFigure('bootstrapCorrelation', 'mpmath, from given replicates', got.acceleration, acceleration, 1e-12);
+    expectFigure('bootstrapCorrelation', 'mpmath, from given replicates', got.interval?.low ?? Number.NaN, low, 1e-9);
+    expectFigure('bootstrapCorrelation', 'mpmath, from given replicates', got.interval?.high ?? Number.NaN, high, 1e-9);
+    expectFigure('bootstrapCorrelation', 'mpmath, from given replicates', got.standardError, standardError, 1e-12);
+  });
+
+  it('are not those of the percentiles where the replicates lean', () => {
+    const lean: BcaCase = bca[0];
+    let drawn = 0;
+    const statistic = () => lean.replicates[drawn++];
+    const plain = bootstrapInterval({ n: 5, statistic, replicates: lean.replicates.length, seed: 1, level: 0.95 });
+    expect(plain.kind).toBe('percentile');
+    expect(plain.interval?.low).toBeLessThan(lean.low - 0.1);
+  });
+
+  it('fall back where every replicate lies on one side, or leaving rows out changes nothing', () => {
+    const of = (estimate: number, leaveOneOut: readonly number[]) => {
+      let drawn = 0;
+      const statistic = () => (drawn++ % 7) + 1;
+      return bootstrapInterval({
+        n: 4,
+        statistic,
+        replicates: 70,
+        seed: 1,
+        level: 0.95,
+        bca: { estimate, leaveOneOut: Float64Array.from(leaveOneOut) },
+      });
+    };
+    expect(of(0, [1, 2, 3]).kind).toBe('percentile');
+    expect(of(9, [1, 2, 3]).kind).toBe('percentile');
+    expect(of(4, [2, 2, 2]).kind).toBe('percentile');
+    expect(of(4, [1, 2, 4]).kind).toBe('bca');
+  });
+});
+
+interface BcaCase {
+  readonly name: string;
+  readonly replicates: readonly number[];
+  readonly estimate: number;
+  readonly leaveOneOut: readonly number[];
+  readonly level: number;
+  readonly z0: number;
+  readonly acceleration: number;
+  readonly low: number;
+  readonly high: number;
+  readonly standardError: number;
+}

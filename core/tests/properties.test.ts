@@ -30,6 +30,7 @@ describe.each(METHODS)('%s', (method: Method) => {
   const test = SINGLE[method];
 
   it('is symmetric, does not depend on the order of rows, and turns its sign with a variable', () => {
+    let reached = 0;
     fc.assert(
       fc.property(table(2), ([x, y]) => {
         const whole = test(x, y);
@@ -40,6 +41,7 @@ describe.each(METHODS)('%s', (method: Method) => {
           y,
         );
         if (whole.undefinedBecause) return;
+        reached++;
         expect(turned.coefficient).toBeCloseTo(whole.coefficient, 14);
         expect(turned.pValue).toBeCloseTo(whole.pValue, 12);
         expect(reversed.coefficient).toBeCloseTo(whole.coefficient, 14);
@@ -48,28 +50,39 @@ describe.each(METHODS)('%s', (method: Method) => {
       }),
       { seed },
     );
+    expect(reached).toBeGreaterThan(90);
   });
 
   it('has an interval that contains it, one-sided p-values that fit, and p within [0, 1]', () => {
+    let [intervals, defined] = [0, 0];
     fc.assert(
       fc.property(table(2, 20), ([x, y]) => {
         const { coefficient, interval, pValue, undefinedBecause } = test(x, y, { p: 'approximate' });
         if (undefinedBecause) return;
         expect(pValue).toBeGreaterThanOrEqual(0);
         expect(pValue).toBeLessThanOrEqual(1);
-        if (interval) expect(interval.low <= coefficient && coefficient <= interval.high).toBe(true);
+        defined++;
+        if (interval) {
+          intervals++;
+          expect(interval.low <= coefficient && coefficient <= interval.high).toBe(true);
+        }
         const greater = test(x, y, { alternative: 'greater', p: 'approximate' }).pValue;
         const less = test(x, y, { alternative: 'less', p: 'approximate' }).pValue;
         expect(2 * Math.min(greater, less)).toBeCloseTo(pValue, 10);
       }),
       { seed },
     );
+    // What is never reached proves nothing.
+    expect(defined).toBeGreaterThan(90);
+    expect(intervals).toBeGreaterThan(90);
   });
 
   it('left out row by row is the coefficient of the other rows', () => {
+    let reached = 0;
     fc.assert(
       fc.property(table(2, 9), fc.integer({ min: 0, max: 8 }), ([x, y], row) => {
         if (Number.isNaN(x[row]) || Number.isNaN(y[row])) return;
+        reached++;
         const without = (values: Float64Array) => values.filter((_, i) => i !== row);
         const wanted = test(without(x), without(y)).coefficient;
         const got = influence(x, y, { method }).leaveOneOut[row];
@@ -78,6 +91,7 @@ describe.each(METHODS)('%s', (method: Method) => {
       }),
       { seed },
     );
+    expect(reached).toBeGreaterThan(60);
   });
 });
 
@@ -96,14 +110,17 @@ test.each(['spearman', 'kendall'] as const)('%s does not change under monotone c
 });
 
 test('matrices under listwise deletion have no eigenvalue below zero', () => {
+  let reached = 0;
   fc.assert(
     fc.property(table(5, 25), fc.constantFrom('pearson' as const, 'spearman' as const), (columns, method) => {
       const { coefficient } = correlationMatrix(columns, { method, missing: 'listwise' });
       if (coefficient.some(Number.isNaN)) return;
+      reached++;
       expect(symmetricEigen(coefficient, 5).values[4]).toBeGreaterThanOrEqual(-1e-12 * 5);
     }),
     { seed },
   );
+  expect(reached).toBeGreaterThan(60);
 });
 
 test('VIF is 1 at least, and infinite only within a named dependence', () => {

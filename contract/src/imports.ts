@@ -23,7 +23,7 @@ export type Separator = z.infer<typeof separatorSchema>;
 /** How the text of a file is read. Guessed first, then corrected in the preview. */
 export const importSettingsSchema = z.object({
   format: formatSchema,
-  /** The sheet of a workbook. */
+  /** The sheet of a workbook, or the list of rows in JSON that has several. */
   sheet: z.string().max(200).nullable(),
   encoding: encodingSchema,
   separator: separatorSchema,
@@ -101,7 +101,7 @@ export const importPreviewSchema = z.object({
   fileName: z.string(),
   bytes: z.number().int(),
   settings: importSettingsSchema,
-  /** The sheets of a workbook; empty for everything else. */
+  /** The sheets of a workbook, or the lists of rows in JSON where there are several; empty for everything else. */
   sheets: z.array(z.string()),
   /** Rows of data, without names, units and foot. */
   rows: z.number().int(),

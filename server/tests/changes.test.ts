@@ -185,6 +185,21 @@ describe('subsets', () => {
     expect((await r(narrowed, ['v2', 'v3'])).r).toBeCloseTo(expected.coefficient, 14);
   });
 
+  it('are taken away again: all rows are in use, and the trail says so', async () => {
+    const study = await makeStudy();
+    const pools = await change(study, { type: 'set-subset', subset: only('v4', 'pool') });
+    const all = await change(pools, { type: 'set-subset', subset: null });
+    expect([pools.state.inUse?.rows, all.state.inUse, all.state.subset]).toEqual([4, null, null]);
+    expect(await summaryOf(all)).toMatch(/^All rows/);
+    expect((await r(all, ['v2', 'v3'])).n).toBe((await r(study, ['v2', 'v3'])).n);
+    expect((await refusal(all, { type: 'set-subset', subset: null })).code).toBe('nothing-changes');
+    // What was set aside stays so when the subset goes.
+    const aside = await change(all, { type: 'set-aside', choice: { rows: [[1, 2]] }, because: 'misread' });
+    const narrowed = await change(aside, { type: 'set-subset', subset: only('v4', 'pool') });
+    const kept = await change(narrowed, { type: 'set-subset', subset: null });
+    expect(kept.state.inUse?.rows).toBe(study.rows - 2);
+  });
+
   it('follow corrections of the values that their rules are about', async () => {
     const study = await makeStudy();
     const pools = await change(study, { type: 'set-subset', subset: only('v4', 'pool') });
@@ -299,6 +314,18 @@ describe('derived variables', () => {
     expect(after[4]).toBeNull();
     expect(after[0]).not.toBe(before[0]);
     expect((await columnOf(await undo(less), 'z'))[0]).toBe(before[0]);
+  });
+});
+
+describe('taking variables out', () => {
+  it('leaves one at least, and what it was stays with the earlier revision', async () => {
+    let study = await makeStudy();
+    const all = study.state.variables.map(({ id }) => id);
+    for (const variable of all.slice(0, -1)) study = await change(study, { type: 'remove-variable', variable });
+    expect(study.state.variables.map(({ id }) => id)).toEqual(all.slice(-1));
+    const last = await refusal(study, { type: 'remove-variable', variable: all.at(-1) });
+    expect([last.code, last.message]).toEqual(['last-variable', 'The last variable of a study cannot be removed.']);
+    expect((await refusal(study, { type: 'remove-variable', variable: all[0] })).code).toBe('no-such-variable');
   });
 });
 

@@ -144,6 +144,28 @@ describe('JSON', () => {
     expect(preview.columns.map(({ name }) => name)).toEqual(['a', 'b', 'c']);
     expect(await valuesOf(preview, 'a')).toEqual([1.5, Number.NaN, Number.NaN, 4]);
   });
+
+  it('with several lists of rows is asked about: the longest is shown, the others can be taken', async () => {
+    const text = JSON.stringify({
+      made: '2024',
+      sites: [{ site: 'A' }, { site: 'B' }],
+      visits: [1, 2, 3, 4].map((n) => ({ site: 'A', depth: n + 0.5 })),
+      counts: [1, 2, 3].map((n) => ({ taxa: n })),
+      years: [2023, 2024],
+    });
+    const first = await bring('survey.json', bytesOf(text));
+    expect(first).toMatchObject({ sheets: ['sites', 'visits', 'counts'], settings: { sheet: 'visits' }, rows: 4 });
+    const asked = problem(first, 'sheets');
+    expect([asked?.severity, asked?.message]).toEqual([
+      'check',
+      'Of 3 lists of rows “visits” is read, the longest; the others are “sites”, “counts”.',
+    ]);
+    expect(asked?.mends.map(({ label }) => label)).toEqual(['Read “sites”', 'Read “counts”']);
+    const other = await app.ask(importPreviewSchema, 'PATCH', `/imports/${first.id}`, asked?.mends[1]?.patch);
+    expect(other).toMatchObject({ settings: { sheet: 'counts' }, rows: 3 });
+    expect(problem(other, 'one-column')?.hint).toContain('Or read another list than “counts”: “sites”, “visits”.');
+    expect(await valuesOf(other, 'taxa')).toEqual([1, 2, 3]);
+  });
 });
 
 test.each([

@@ -58,6 +58,8 @@ describe('the shape of a variable', () => {
     // 236 stands in row 12 of the table: one was set aside above it.
     expect(boxSummary(x).farOut.length + boxSummary(x).outside.length).toBe(shape.box.outside.length);
     expect(shape.box.outside[0]).toEqual({ row: 12, name: 'm10', value: 236, far: expect.any(Boolean) });
+    // The whiskers end at the furthest values within 1.5 times the quartiles' distance: 148 and 195 of these by hand.
+    expect(shape.box.whiskers).toEqual([148, 195]);
     expect(shape.quantiles.rows.at(-1)).toBe(12);
     expect(shape.histogram.counts.reduce((sum, count) => sum + count, 0)).toBe(11);
     expect(shape.histogram.edges).toHaveLength(shape.histogram.counts.length + 1);

@@ -11,7 +11,7 @@ export function decisionsInWords(settings: ImportSettings, columns: readonly Imp
   const leftOut = columns.filter((column) => column.leftOut).map(({ name }) => name);
   const kinds = columns.flatMap(({ name, kind }, i) => (settings.columns[i]?.kind === kind ? [`${name} as ${kind}`] : []));
   return [
-    format === 'workbook' && sheet !== null ? `sheet “${sheet}”` : '',
+    sheet !== null ? `${format === 'json' ? 'list' : 'sheet'} “${sheet}”` : '',
     format === 'text' ? `cells apart by ${SEPARATORS[separator]}, decimal ${decimal === '.' ? 'point' : 'comma'}` : '',
     thousands === 'none' ? '' : `“${thousands}” between thousands`,
     top > 0 ? `${countOf(top, 'row')} above the names left out` : '',

@@ -63,30 +63,37 @@ export async function readFile({ name, paths, settings, sheet, sheets, progress 
       },
     });
     writeFileSync(paths.dictionaries, dictionaries.map((texts) => JSON.stringify(texts)).join('\n'));
-    return { ...preview, sheets: told.sheets, problems: withSheets(preview.problems, told, sheet === null) };
+    return {
+      ...preview,
+      sheets: told.sheets,
+      problems: withSheets(preview.problems, told, { guessed: sheet === null, ofJson: format === 'json' }),
+    };
   } finally {
     blocks?.close();
   }
 }
 
-/** Of a workbook with several sheets: which one is read, and where a table may be if not in this one. */
+/** Of a workbook with several sheets, or an object with several lists of rows: which one is read, and where a table may be if not in this one. */
 function withSheets(
   problems: readonly ImportProblem[],
   { sheets, sheet }: { sheets: readonly string[]; sheet: string | null },
-  guessed: boolean,
+  { guessed, ofJson }: { guessed: boolean; ofJson: boolean },
 ): ImportProblem[] {
   const others = sheets.filter((name) => name !== sheet);
   if (sheet === null || others.length === 0) return [...problems];
   const named = others.map((name) => `“${name}”`).join(', ');
   const told = problems.map((problem) =>
     NO_TABLE.has(problem.code)
-      ? { ...problem, hint: `${problem.hint ?? ''} Or read another sheet than “${sheet}”: ${named}.`.trim() }
+      ? { ...problem, hint: `${problem.hint ?? ''} Or read another ${ofJson ? 'list' : 'sheet'} than “${sheet}”: ${named}.`.trim() }
       : problem,
   );
   if (!guessed) return told;
-  const message = `Of ${sheets.length} sheets “${sheet}” is read, the first that looks like a table; the others are ${named}.`;
+  const message = ofJson
+    ? `Of ${sheets.length} lists of rows “${sheet}” is read, the longest; the others are ${named}.`
+    : `Of ${sheets.length} sheets “${sheet}” is read, the first that looks like a table; the others are ${named}.`;
   const mends = others.slice(0, SHEETS_OFFERED).map((name) => ({ label: `Read “${name}”`, patch: { sheet: name } }));
-  return [...told, { severity: 'note', code: 'sheets', message, mends }];
+  // Which of the lists is the table cannot be told by its look.
+  return [...told, { severity: ofJson ? 'check' : 'note', code: 'sheets', message, mends }];
 }
 
 /** What is said of a sheet that may be no table at all. */
@@ -100,7 +107,7 @@ async function asText(
   progress: Float64Array,
 ): Promise<{ sheets: string[]; sheet: string | null }> {
   if (format === 'workbook') return workbookToText(paths.source, paths.text, sheet);
-  if (format === 'json') jsonToText(paths.source, paths.text);
+  if (format === 'json') return jsonToText(paths.source, paths.text, sheet);
   if (format === 'parquet') {
     await parquetToText(paths.source, paths.text, (done, total) => {
       progress[0] = done;

@@ -27,7 +27,7 @@ export function ReadingSettings({ settings, sheets, busy, onCorrect }: ReadingSe
     <fieldset disabled={busy} className="space-y-3">
       {sheets.length > 0 && settings.sheet !== null && (
         <Choice
-          name="Sheet of the workbook"
+          name={settings.format === 'json' ? 'List of rows' : 'Sheet of the workbook'}
           value={settings.sheet}
           words={Object.fromEntries(sheets.map((sheet) => [sheet, sheet]))}
           onChoose={(sheet) => onCorrect({ sheet })}

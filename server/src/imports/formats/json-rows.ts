@@ -5,36 +5,52 @@ import { cellOf, TextTableFile } from './text-table-file';
 const LARGEST_JSON = 256 * 1024 * 1024;
 
 /**
- * Writes rows in JSON as text: an array of objects, an object that holds one such array, or one object a line.
+ * Writes rows in JSON as text: an array of objects, an object that holds such arrays, or one object a line.
+ * @param list which of several arrays; null for the longest
+ * @returns the names of the arrays where there are several, and the one that was taken
  * @throws {DomainError} 'not-json', 'not-rows', 'too-large'
  */
-export function jsonToText(path: string, textPath: string): void {
+export function jsonToText(path: string, textPath: string, list: string | null = null): { sheets: string[]; sheet: string | null } {
   const content = readFileSync(path);
   if (content.length > LARGEST_JSON) {
     throw new DomainError('too-large', 'A JSON file is read up to 256 MB.', {
       hint: 'Save the table as CSV or Parquet and bring that in.',
     });
   }
-  const rows = rowsIn(new TextDecoder().decode(content));
+  const { rows, lists, taken } = rowsIn(new TextDecoder().decode(content), list);
   const names = [...new Set(rows.flatMap((row) => Object.keys(row)))];
   const text = new TextTableFile(textPath);
   text.row(names);
   for (const row of rows) text.row(names.map((name) => cellOf(row[name])));
   text.close();
+  return lists.length > 1 ? { sheets: lists, sheet: taken } : { sheets: [], sheet: null };
 }
 
 type Row = Readonly<Record<string, unknown>>;
 
-function rowsIn(content: string): Row[] {
+interface FoundRows {
+  readonly rows: readonly Row[];
+  /** The names of the lists of rows in an object. */
+  readonly lists: string[];
+  readonly taken: string | null;
+}
+
+function rowsIn(content: string, list: string | null): FoundRows {
   const value = parsed(content);
-  const arrays = isRow(value) ? Object.values(value).filter(Array.isArray) : [];
-  const rows = Array.isArray(value) ? value : arrays.length === 1 ? arrays[0] : null;
-  if (!Array.isArray(rows) || rows.length === 0 || !rows.every(isRow)) {
+  if (Array.isArray(value) && areRows(value)) return { rows: value, lists: [], taken: null };
+  const lists = isRow(value) ? Object.entries(value).filter((entry): entry is [string, Row[]] => areRows(entry[1])) : [];
+  const longest = lists.toSorted(([, a], [, b]) => b.length - a.length)[0];
+  const found = lists.find(([name]) => name === list) ?? longest;
+  if (!found) {
     throw new DomainError('not-rows', 'The JSON file holds no list of rows.', {
       hint: 'Each row must be an object with the names of the columns: [{"station": "A", "nitrate": 1.2}, …].',
     });
   }
-  return rows;
+  return { rows: found[1], lists: lists.map(([name]) => name), taken: found[0] };
+}
+
+function areRows(value: unknown): value is Row[] {
+  return Array.isArray(value) && value.length > 0 && value.every(isRow);
 }
 
 function isRow(value: unknown): value is Row {

@@ -176,6 +176,80 @@ describe('pictures of points', () => {
   });
 });
 
+describe('panels of bins', () => {
+  const random = numbers(21);
+  const n = 900;
+  const xs = Array.from({ length: n }, random);
+  const data = dataOf({ x: xs, y: xs.map((x) => x * 0.6 + 0.4 * random()) });
+  const spec = specOf('values', 'bins');
+
+  it.each([1, 2])('have their pixels where their counts are, darker for more, at %d pixels a pixel', (ratio) => {
+    const picture = plotterOf(data, { ratio }).draw(spec);
+    const bins = binsOf(createPositioner(data, lookOf(data))(spec), spec.width, spec.height);
+    expect(bins.counts.reduce((sum, count) => sum + count, 0)).toBe(n);
+    const shadeOf = new Map<number, number>();
+    for (let bin = 0; bin < bins.counts.length; bin++) {
+      const [column, row] = [bin % bins.across, Math.floor(bin / bins.across)];
+      const [x, y] = [PADDING + (column + 0.5) * bins.width, PADDING + (row + 0.5) * bins.height];
+      const pixel = (picture.pixels[Math.floor(y * ratio) * picture.width + Math.floor(x * ratio)] ?? 0) & 255;
+      const count = bins.counts[bin] ?? 0;
+      // One shade for each count, the surface for none.
+      expect(shadeOf.get(count) ?? pixel).toBe(pixel);
+      shadeOf.set(count, pixel);
+    }
+    expect(shadeOf.get(0)).toBe(255);
+    const shades = [...shadeOf].sort(([a], [b]) => a - b).map(([, shade]) => shade);
+    expect(shades.length).toBeGreaterThan(4);
+    for (let i = 1; i < shades.length; i++) expect(shades[i]).toBeLessThan(shades[i - 1] ?? 0);
+    expect(shades.at(-1)).toBe(0);
+  });
+
+  it('leave the rest of the panel as the surface', () => {
+    const corner = dataOf({ x: [0, 0, 10], y: [0, 0, 10] });
+    const { pixels, width } = plotterOf(corner).draw(spec);
+    const inked = [...pixels.entries()].filter(([, value]) => value !== word(WHITE)).map(([at]) => [at % width, Math.floor(at / width)]);
+    const size = binsOf(createPositioner(corner, lookOf(corner))(spec), 112, 112);
+    for (const [x = 0, y = 0] of inked) {
+      const lower = x < PADDING + size.width + 1 && y >= 111 - PADDING - size.height;
+      const upper = x >= 111 - PADDING - size.width && y < PADDING + size.height + 1;
+      expect(lower || upper).toBe(true);
+    }
+    expect(inked.length).toBeGreaterThan(2);
+  });
+});
+
+it('each panel of a sheet is the picture of that panel, at its own offset', () => {
+  const data = dataOf({ x: [0, 4, 10, 7], y: [0, 9, 10, 3] });
+  const [first, second] = [specOf(), { ...specOf('ranks'), width: 90, height: 70 }];
+  const plotter = plotterOf(data);
+  const sheet = plotter.drawSheet(
+    {
+      width: 260,
+      height: 160,
+      panels: [
+        { spec: first, left: 5, top: 9 },
+        { spec: second, left: 140, top: 60 },
+      ],
+    },
+    null,
+  );
+  for (const [spec, left, top] of [
+    [first, 5, 9],
+    [second, 140, 60],
+  ] as const) {
+    const alone = plotterOf(data).draw(spec);
+    for (let row = 0; row < alone.height; row++) {
+      const start = (top + row) * sheet.width + left;
+      expect([...sheet.pixels.subarray(start, start + alone.width)]).toEqual([
+        ...alone.pixels.subarray(row * alone.width, (row + 1) * alone.width),
+      ]);
+    }
+  }
+  // Between them nothing was drawn.
+  expect(sheet.pixels[80 * sheet.width + 130]).toBe(0);
+  expect(sheet.pixels[4 * sheet.width + 200]).toBe(0);
+});
+
 describe('brushing', () => {
   const data = dataOf({ x: [0, 5, 10, 5], y: [0, 5, 10, Number.NaN] });
   const box = (left: number, top: number, right: number, bottom: number) =>

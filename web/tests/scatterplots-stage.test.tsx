@@ -53,7 +53,7 @@ const groupsOf = (labels: readonly string[]) => ({
   categories: labels.map((text, value) => ({ text, value, rows: 1 })),
 });
 
-function open(more: Record<string, object> = {}, path = '/studies/x/scatterplots') {
+function open(more: Record<string, object> = {}, path = '/studies/x/scatterplots', study = studyWithGroups()) {
   const analysed = ({ analysis }: { analysis: { kind: string; method: Method; rows: AnalysisRows } }) =>
     analysis.kind === 'correlation'
       ? correlationOf(analysis.method, analysis.rows.completeFor.length > 0 ? 'listwise' : 'pairwise')
@@ -73,7 +73,7 @@ function open(more: Record<string, object> = {}, path = '/studies/x/scatterplots
   });
   const { user, router } = show(
     <ThemeProvider>
-      <ScatterplotsStage study={studyWithGroups()} />
+      <ScatterplotsStage study={study} />
     </ThemeProvider>,
     path,
   );
@@ -150,6 +150,27 @@ describe('the scatterplot matrix', () => {
     await waitFor(() => expect(cell.textContent).toMatch(/r −\.9\d → −\.9\d/));
     fireEvent.keyDown(document.body, { key: 'Escape' });
     await waitFor(() => expect(screen.queryByRole('region', { name: 'Selected rows' })).toBeNull());
+  });
+
+  it('neither draws nor selects rows that are set aside', async () => {
+    // The first ten rows of forty are out.
+    const study = studyWithGroups();
+    const inUse = { rows: 30, version: 1 };
+    const aside = { reasons: ['misread'], count: 10, version: 1 };
+    const rows = Float64Array.from({ length: 30 }, (_, i) => 10 + i);
+    open({ 'GET /rows-in-use': rows }, undefined, { ...study, state: { ...study.state, inUse, setAside: aside } });
+    await waitFor(() => expect(screen.getByRole('figure', { name: 'Scatterplot matrix' }).getAttribute('aria-busy')).toBe('false'));
+    const cell = await panel(/^mayfly taxa against nitrate/);
+    const plot = cell.querySelector('div');
+    if (!plot) throw new Error('the panel has no plotting area');
+    plot.setPointerCapture = () => {};
+    fireEvent.pointerDown(plot, { button: 0, clientX: 0, clientY: 0, pointerId: 1 });
+    fireEvent.pointerMove(plot, { clientX: 60, clientY: 60, pointerId: 1 });
+    fireEvent.pointerMove(plot, { clientX: 900, clientY: 900, pointerId: 1 });
+    fireEvent.pointerUp(plot, { clientX: 900, clientY: 900, pointerId: 1 });
+    const lit = await screen.findByRole('region', { name: 'Selected rows' });
+    // Everything was brushed: all rows in use, and no other.
+    await waitFor(() => expect(within(lit).getByTestId('lit-count').textContent).toBe('30 rows selected'));
   });
 
   it('has coefficients and lines of each group, and a legend', async () => {

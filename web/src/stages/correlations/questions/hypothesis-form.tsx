@@ -1,7 +1,10 @@
 import { canBeCorrelated, type Expectation, type Hypothesis, type Question, type StatedHypothesis, type Study } from '@ivlen/contract';
 import { adviseMethod, COEFFICIENTS, METHOD_NAMES, type Method } from '@ivlen/core';
+import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useMemo, useState } from 'react';
+import { analysisQuery } from '../../../api/queries';
 import { readNumber } from '../../../controls/read-number';
+import { useAdvisedVariables } from '../../../pair-card/use-pair-advice';
 import { useShapeMarks } from '../../../settings/use-shape-marks';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { displayName } from '../../../study/variable-name';
@@ -30,14 +33,11 @@ export function HypothesisForm({ study, question, before, onDone }: HypothesisFo
   const { change } = useStudyChanges(study);
   const pair = useMemo(() => variables.filter(({ id }) => id === x || id === y), [variables, x, y]);
   const { marked } = useShapeMarks(study, pair);
-  const advice = useMemo(() => {
-    const [a, b] = pair.map((variable) => ({
-      name: displayName(variable),
-      shape: marked.get(variable.id) ?? null,
-      ordinal: variable.kind === 'ordinal',
-    }));
-    return a && b ? adviseMethod(a, b) : null;
-  }, [pair, marked]);
+  const { data: summary } = useQuery(analysisQuery(study.id, study.head, { kind: 'summary' }));
+  const fewest = Math.min(...pair.map(({ id }) => summary?.variables.find((item) => item.id === id)?.n ?? Number.POSITIVE_INFINITY));
+  // Whether r and ρ differ is a result: what is stated before one is seen cannot rest on it.
+  const [a, b] = useAdvisedVariables(study, pair, fewest, marked);
+  const advice = a && b ? adviseMethod(a, b, { n: fewest }) : null;
   const method = chosen ?? advice?.method ?? 'pearson';
   const because = reason ?? (chosen === null || chosen === advice?.method ? (advice?.because ?? '') : '');
   const [first, second] = [x, y].map((id) => variables.find((variable) => variable.id === id));

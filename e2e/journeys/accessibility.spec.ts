@@ -45,6 +45,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data', exact: true }).click();
       await page.getByRole('rowheader', { name: '2', exact: true }).click();
       await page.getByRole('button', { name: 'Set aside …' }).click();
+      await expect(page.getByRole('dialog', { name: 'Why set aside' })).toBeVisible();
       expect(await violations(page)).toEqual([]);
       await page.getByRole('button', { name: 'misread' }).click();
       await expect(page.getByRole('region', { name: 'Last decision' })).toBeVisible();
@@ -141,10 +142,11 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await page.getByRole('button', { name: /whether groups are told apart/ }).click();
       await page.getByRole('radio', { name: 'Coloured by catchment' }).click();
       await expect(page.getByRole('figure', { name: 'Scatterplot matrix' })).toHaveAttribute('aria-busy', 'false');
-      await page.getByRole('button', { name: 'Light by values …' }).click();
+      await page.getByRole('button', { name: 'Select by values …' }).click();
+      await expect(page.getByRole('dialog', { name: 'Select rows by values' })).toBeVisible();
       expect(await violations(page)).toEqual([]);
       await page.getByLabel('nitrate from').fill('6');
-      await page.getByRole('button', { name: 'Light them' }).click();
+      await page.getByRole('button', { name: 'Select them' }).click();
       await expect(page.getByTestId('lit-values')).toContainText('→');
       expect(await violations(page)).toEqual([]);
       await page.getByRole('button', { name: 'Export …' }).click();
@@ -165,6 +167,38 @@ for (const colorScheme of ['light', 'dark'] as const) {
       expect(await violations(page)).toEqual([]);
       await page.goto('/help/cautions');
       await expect(page.getByRole('table')).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.goto('/help/bringing-in');
+      await expect(page.getByRole('table', { name: 'Kinds of variables' })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+    });
+
+    test('the search, the decimals, the rules for rows in a sentence and the foot of the rows have none', async ({ page }) => {
+      await openCopy(page, 'Aldermere streams');
+      await page.keyboard.press('Control+k');
+      await page.getByRole('combobox', { name: 'Search this study' }).fill('nitr');
+      await expect(page.getByRole('option', { name: 'nitrate × phosphate' })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: /^Study / }).click();
+      await page.getByRole('menuitem', { name: 'Decimals …' }).click();
+      await expect(page.getByRole('radio', { name: '3: −.419' })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      // Written with three, everything on screen is.
+      await page.getByRole('radio', { name: '3: −.419' }).click();
+      await page.getByRole('button', { name: 'Close' }).click();
+      await expect(cellOf(page, 'mayfly taxa', 'nitrate')).toContainText('−.634');
+      await page.reload();
+      await expect(cellOf(page, 'mayfly taxa', 'nitrate')).toContainText('−.634');
+      await page.getByRole('button', { name: /change the rows/ }).click();
+      await expect(page.getByRole('button', { name: 'Use these rows' })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('link', { name: /^Data: \d+ to check$/ }).click();
+      await expect(page.getByText('What may be wrong')).toBeVisible();
+      await page.getByRole('button', { name: 'Rows', exact: true }).click();
+      await page.getByRole('checkbox', { name: 'means under the columns' }).check();
+      await expect(page.getByRole('table', { name: 'Of the rows in use' })).toContainText('248');
       expect(await violations(page)).toEqual([]);
     });
 

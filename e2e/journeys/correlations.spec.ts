@@ -355,7 +355,8 @@ test('a table of its own: names with spaces and accents, a constant, too few com
 test('from reported figures: p and interval, a comparison, a sample size, and what is wrong said in words', async ({ page }) => {
   await page.goto('/');
   await page.getByRole('link', { name: 'from reported figures' }).click();
-  await expect(page.getByTestId('reported-one')).toContainText('3.206');
+  // t of the r = .42 and n = 50 that stand there at first, by hand.
+  await expect(page.getByTestId('reported-one')).toContainText(((0.42 * Math.sqrt(48)) / Math.sqrt(1 - 0.42 ** 2)).toFixed(3));
   await page.getByLabel('Pearson’s r').fill('1.4');
   await expect(page.getByRole('region', { name: 'p and interval of r' }).getByRole('alert')).toContainText('between −1 and 1');
   // Zou (2007), example 1, from memory: [−.087, .359].

@@ -34,10 +34,11 @@ test('killed in the middle of reading, storing and editing, everything is as bef
   expect(preview.rows).toBe(250_000);
   // In the middle of storing: no study, and the file still waits.
   const order = { data: { importId: preview.id, name: 'Large' } };
-  const storing = page.request.post('/api/studies', order).catch(() => null);
-  await new Promise((resolve) => setTimeout(resolve, 150));
+  const storing = await (await page.request.post('/api/studies', order)).json();
+  const { done, total } = await underWay(application.address, storing.job);
+  expect(done).toBeGreaterThan(0);
+  expect(done).toBeLessThan(total);
   await application.killAndRestart();
-  await storing;
   expect(await studies()).toEqual(before);
   expect((await (await page.request.get(`/api/imports/${preview.id}`)).json()).rows).toBe(250_000);
 
@@ -74,6 +75,24 @@ test('reading is stopped on demand, and leaves nothing', async ({ page, applicat
   await expect(page.getByRole('button', { name: 'Choose a file' })).toBeVisible();
   await expect.poll(() => readdirSync(application.spool)).toEqual([]);
 });
+
+/** Waits until a job says that some of it is done and some is not; reads its events only so far. */
+async function underWay(address: string, job: string): Promise<{ done: number; total: number }> {
+  const response = await fetch(`${address}/api/jobs/${job}/events`);
+  const reader = response.body?.pipeThrough(new TextDecoderStream()).getReader();
+  let text = '';
+  for (let piece = await reader?.read(); piece && !piece.done; piece = await reader?.read()) {
+    text += piece.value;
+    for (const [, data = '{}'] of text.matchAll(/data: (.*)\n/g)) {
+      const { type, done, total } = JSON.parse(data);
+      if (type === 'progress' && done > 0 && done < total) {
+        await reader?.cancel();
+        return { done, total };
+      }
+    }
+  }
+  throw new Error(`the job ended before it said how far it was: ${text.slice(0, 400)}`);
+}
 
 async function resultOf(page: import('@playwright/test').Page, job: string) {
   const events = await (await page.request.get(`/api/jobs/${job}/events`, { timeout: 60_000 })).text();

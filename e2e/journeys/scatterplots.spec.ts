@@ -205,18 +205,18 @@ test('several brushes add or narrow; the lit rows are used alone, kept as a vari
     'much',
   ]);
 
-  await page.getByRole('button', { name: 'Light by values …' }).click();
+  await page.getByRole('button', { name: 'Select by values …' }).click();
   await page.getByLabel('nitrate from').fill('4');
-  await page.getByRole('button', { name: 'Light them' }).click();
+  await page.getByRole('button', { name: 'Select them' }).click();
   const chosen = await number();
   await page.getByRole('button', { name: 'Show among the rows' }).click();
   const rows = page.getByRole('region', { name: 'Selected rows' });
   await expect(rows).toContainText(`${chosen} rows selected`);
   await page.goBack();
   await drawn(page);
-  await page.getByRole('button', { name: 'Light by values …' }).click();
+  await page.getByRole('button', { name: 'Select by values …' }).click();
   await page.getByLabel('nitrate from').fill('4');
-  await page.getByRole('button', { name: 'Light them' }).click();
+  await page.getByRole('button', { name: 'Select them' }).click();
   await page.getByRole('button', { name: 'Use only these' }).click();
   const dialog = page.getByRole('dialog');
   await expect(page.getByTestId('rows-in-use').getByText(`of 248`).or(dialog.getByText('too scattered'))).toBeVisible();

@@ -379,14 +379,14 @@ describe('lit rows', () => {
     const onSelect = vi.fn<(selection: Selection) => void>();
     render(<SelectByValues variables={[nitrate, phosphate]} data={data} onSelect={onSelect} />);
     const user = userEvent.setup();
-    await user.click(screen.getByRole('button', { name: 'Light by values …' }));
+    await user.click(screen.getByRole('button', { name: 'Select by values …' }));
     await user.type(screen.getByLabelText('nitrate from'), 'much');
-    await user.click(screen.getByRole('button', { name: 'Light them' }));
+    await user.click(screen.getByRole('button', { name: 'Select them' }));
     expect(screen.getByRole('alert').textContent).toContain('Write numbers');
     await user.clear(screen.getByLabelText('nitrate from'));
     await user.type(screen.getByLabelText('nitrate from'), '4,5');
     await user.type(screen.getByLabelText('phosphate to'), '6');
-    await user.click(screen.getByRole('button', { name: 'Light them' }));
+    await user.click(screen.getByRole('button', { name: 'Select them' }));
     const [selection] = onSelect.mock.calls[0] ?? [];
     expect([...(selection?.mask ?? [])]).toEqual([0, 1, 0, 0]);
     expect(selection).toMatchObject({ count: 1, x: 'v1', y: 'v2' });

@@ -44,7 +44,7 @@ export function SelectByValues({ variables, data, onSelect }: SelectByValuesProp
     close();
   };
   return (
-    <PopoverEditor label="Light rows by values" trigger={<>Light by values …</>} width="w-96">
+    <PopoverEditor label="Select rows by values" trigger={<>Select by values …</>} width="w-96">
       {(close) => (
         <>
           <form onSubmit={(event) => submit(event, close)} className="flex flex-col gap-3">
@@ -86,7 +86,7 @@ export function SelectByValues({ variables, data, onSelect }: SelectByValuesProp
               </p>
             )}
             <button type="submit" className="button-primary self-start">
-              Light them
+              Select them
             </button>
           </form>
         </>

@@ -270,6 +270,13 @@ test('the figure as SVG: as many panels, points and lines as on screen; as PNG i
   expect(png.bytes.readUInt32BE(16)).toBe(Math.round((120 / 25.4) * 300));
   // Its resolution is written in it: 300 dots per inch are 11,811 a metre.
   expect(png.bytes.readUInt32BE(png.bytes.indexOf('pHYs') + 4)).toBe(11_811);
+  const drawn = await page.evaluate(comparePictures, { svg: svg.bytes.toString('base64'), png: png.bytes.toString('base64') });
+  expect(drawn.size).toEqual([png.bytes.readUInt32BE(16), png.bytes.readUInt32BE(20)]);
+  // Some ink on white, and what is dark in the one is dark in the other, beside the edges of letters set in another font.
+  expect(drawn.ink).toBeGreaterThan(0.01);
+  expect(drawn.ink).toBeLessThan(0.5);
+  expect(drawn.agreement).toBeGreaterThan(0.85);
+  expect(drawn.agreementMirrored).toBeLessThan(0.5);
 });
 
 test('an outlying value squeezes the rest: zoomed to the bulk, it is marked at the edge; the row is named under the pointer', async ({
@@ -388,3 +395,42 @@ test('printed, the sentence and all panels stand alone; in a narrow window the p
   await drawn(page);
   expect(await pixels(page, 'mayfly taxa', 'nitrate', 'dark')).toBeGreaterThan(200);
 });
+
+/** Decodes both files: how much of the PNG is ink, and what share of the ink of either lies where the other has some, within a pixel or two. */
+async function comparePictures(files: { svg: string; png: string }) {
+  const decode = async (type: string, base64: string) => {
+    const image = new Image();
+    image.src = `data:${type};base64,${base64}`;
+    await image.decode();
+    return image;
+  };
+  const [png, svg] = [await decode('image/png', files.png), await decode('image/svg+xml', files.svg)];
+  const [width, height] = [png.naturalWidth, png.naturalHeight];
+  const inkOf = (image: HTMLImageElement) => {
+    const context = Object.assign(document.createElement('canvas'), { width, height }).getContext('2d');
+    if (!context) throw new Error('no canvas');
+    context.drawImage(image, 0, 0, width, height);
+    const { data } = context.getImageData(0, 0, width, height);
+    return Uint8Array.from({ length: width * height }, (_, i) => Number((data[i * 4 + 1] ?? 0) < 200 && (data[i * 4 + 3] ?? 0) > 127));
+  };
+  const [one, other] = [inkOf(png), inkOf(svg)];
+  const near = (ink: Uint8Array, x: number, y: number) => {
+    for (let dy = -2; dy <= 2; dy++) for (let dx = -2; dx <= 2; dx++) if (ink[(y + dy) * width + x + dx]) return true;
+    return false;
+  };
+  const share = (of: Uint8Array, at: (x: number) => number) => {
+    let [all, met] = [0, 0];
+    for (let i = 0; i < of.length; i++) {
+      if (!of[i]) continue;
+      all++;
+      if (near(other, at(i % width), Math.floor(i / width))) met++;
+    }
+    return met / all;
+  };
+  return {
+    size: [width, height],
+    ink: one.reduce((sum, value) => sum + value, 0) / one.length,
+    agreement: share(one, (x) => x),
+    agreementMirrored: share(one, (x) => width - 1 - x),
+  };
+}

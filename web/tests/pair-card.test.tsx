@@ -231,7 +231,7 @@ describe('the working', () => {
   const facts = (method: Method, alternative: Alternative = 'two-sided'): WorkingFacts => {
     const { log10P, zVariance: _, ...test } = testPair(method, x, y, { alternative });
     const asSent = pairTestSchema.parse({ ...test, log10P, degenerate: false, undefinedBecause: null });
-    const steps = asSent.interval ? intervalSteps(method, test.coefficient, asSent.interval, alternative) : [];
+    const steps = asSent.interval ? intervalSteps(method, asSent.interval, alternative) : [];
     return { pair: { x: taxa, y: nitrate }, method, test: asSent, alternative, held: 0, df: n - 2, steps, detectable: 0.4921, alpha: 0.05 };
   };
   const numberAt = (line: string | undefined) => Number(line?.split(' = ').at(-1)?.replaceAll('−', '-').replace(/,.*/, ''));
@@ -267,6 +267,6 @@ describe('the working', () => {
   });
 
   it('of an interval from samples has no steps', () => {
-    expect(intervalSteps('pearson', 0.5, interval(0.1, 0.7), 'two-sided')).toEqual([]);
+    expect(intervalSteps('pearson', interval(0.1, 0.7), 'two-sided')).toEqual([]);
   });
 });

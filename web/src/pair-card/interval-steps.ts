@@ -20,13 +20,7 @@ export interface IntervalStep {
 }
 
 /** How an interval came about on the scale of Fisher's z, step by step; none where it was got otherwise. @param held how many variables are held constant */
-export function intervalSteps(
-  method: Method,
-  coefficient: number,
-  interval: Interval,
-  alternative: PairOfAlternative,
-  held = 0,
-): IntervalStep[] {
+export function intervalSteps(method: Method, interval: Interval, alternative: PairOfAlternative, held = 0): IntervalStep[] {
   const { steps, low, high } = interval;
   if (!steps) return [];
   const { symbol } = COEFFICIENTS[method];

@@ -33,7 +33,7 @@ export function WorkingSection({ context, result }: { context: PairContext; resu
   );
   const symbol = COEFFICIENTS[method].symbol;
   const df = statistic?.df ?? n - 2 - k;
-  const steps = interval && coefficient !== null ? intervalSteps(method, coefficient, interval, alternative, k) : [];
+  const steps = interval && coefficient !== null ? intervalSteps(method, interval, alternative, k) : [];
   const facts: WorkingFacts = { pair, method, test, alternative, held: k, df, steps, detectable, alpha };
   return (
     <div data-testid="working">

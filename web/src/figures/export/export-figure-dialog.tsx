@@ -3,8 +3,9 @@ import { toast } from 'sonner';
 import { CopyButton } from '../../controls/copy-button';
 import { CloseButton, Modal } from '../../controls/modal';
 import { saveBlob } from '../../controls/save-text';
+import { embeddedFonts } from './figure-fonts';
 import { type BuildFigure, FIGURE_DEFAULTS, type Figure, type FigureOptions, LIMITS, problemWith } from './figure-options';
-import { embeddedFont, svgToPng } from './to-png';
+import { svgToPng } from './to-png';
 
 interface ExportFigureDialogProps {
   /** Of the file, without its ending. */
@@ -39,7 +40,7 @@ export function ExportFigureDialog({ name, build, ownSizes = false, onClose }: E
     let address = '';
     setFailure(null);
     const make = async () => {
-      const built = await build(options, await embeddedFont());
+      const built = await build(options, await embeddedFonts());
       if (!current) return;
       address = URL.createObjectURL(new Blob([built.svg], { type: 'image/svg+xml' }));
       setMade({ figure: built, options });

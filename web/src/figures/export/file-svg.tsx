@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { Palette } from '../palette';
+import { FIGURE_FONTS } from './figure-fonts';
 
 /** What every figure for a file says of itself. */
 export interface FileFacts {
@@ -27,7 +28,7 @@ export function FileSvg({ title, caption, millimetres, fontFace, width, height, 
       width={`${millimetres}mm`}
       height={`${((millimetres * height) / width).toFixed(2)}mm`}
       viewBox={`0 0 ${width} ${height}`}
-      fontFamily="'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', sans-serif"
+      fontFamily={FIGURE_FONTS}
       style={{ fontVariantNumeric: 'lining-nums tabular-nums' }}
     >
       <title>{title}</title>

@@ -1,4 +1,5 @@
 import { dayToken } from './day-colours';
+import { FIGURE_FONTS } from './figure-fonts';
 import type { Figure, FigureOptions } from './figure-options';
 
 interface ElementFacts extends Pick<FigureOptions, 'width' | 'colour'> {
@@ -35,7 +36,7 @@ export function svgOfElement(drawing: SVGSVGElement, { title, caption, width, co
   copy.setAttribute('viewBox', `0 0 ${wide} ${high}`);
   copy.setAttribute('width', `${width}mm`);
   copy.setAttribute('height', `${((width * high) / wide).toFixed(2)}mm`);
-  copy.setAttribute('font-family', "'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', sans-serif");
+  copy.setAttribute('font-family', FIGURE_FONTS);
   const described = [
     `<title>${escaped(title)}</title><desc>${escaped(caption)}</desc>`,
     fontFace ? `<style>${fontFace}</style>` : '',

@@ -1,13 +1,4 @@
-import fontAddress from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
 import { type FigureOptions, pixelsOf } from './figure-options';
-
-/** CSS with the font in it: a picture made of an SVG cannot use those of the page. */
-export async function embeddedFont(): Promise<string> {
-  const bytes = new Uint8Array(await (await fetch(fontAddress)).arrayBuffer());
-  let binary = '';
-  for (const byte of bytes) binary += String.fromCharCode(byte);
-  return `@font-face{font-family:'Atkinson Hyperlegible Next Variable';font-weight:200 800;src:url(data:font/woff2;base64,${btoa(binary)}) format('woff2')}`;
-}
 
 /** An SVG as a PNG of the width and resolution asked for. */
 export async function svgToPng(svg: string, { width, resolution }: FigureOptions): Promise<Blob> {

@@ -172,3 +172,51 @@ describe('a corrected file', () => {
     expect(await rowsOf(study)).toEqual(BEFORE);
   });
 });
+
+describe('limits of measurement', () => {
+  const bringLoose = async (lines: readonly string[]) => {
+    const id = await bring(lines);
+    await app.ask(importPreviewSchema, 'PATCH', `/imports/${id}`, { columns: { 1: { loose: true, limits: 'half' } } });
+    return id;
+  };
+  const first = ['site,zinc', 'A,<0.5', 'B,1.25', 'C,2.5', 'D,0.75'];
+
+  it('of added rows join those kept beside the variable', async () => {
+    const study = await app.ask(studySchema, 'POST', '/studies', { importId: await bringLoose(first), name: 'Zinc' });
+    const file = await bringLoose(['site,zinc', 'E,<0.2', 'F,3.5', 'G,<0.5', 'H,4']);
+    expect((await preview(study, file, 'add')).notInFile).toEqual([]);
+    expect((await rowsOf(await merge(study, file, 'add'))).map(([, zinc, limit]) => [zinc, limit])).toEqual([
+      [0.25, '<0.5'],
+      [1.25, null],
+      [2.5, null],
+      [0.75, null],
+      [0.1, '<0.2'],
+      [3.5, null],
+      [0.25, '<0.5'],
+      [4, null],
+    ]);
+  });
+
+  it('are gone where the corrected file has a value, and told where it has a limit', async () => {
+    const study = await app.ask(studySchema, 'POST', '/studies', { importId: await bringLoose(first), name: 'Zinc' });
+    const file = await bringLoose(['site,zinc', 'A,0.375', 'B,1.25', 'C,<2', 'D,0.75']);
+    expect((await rowsOf(await merge(study, file, 'replace'))).map(([, zinc, limit]) => [zinc, limit])).toEqual([
+      [0.375, null],
+      [1.25, null],
+      [1, '<2'],
+      [0.75, null],
+    ]);
+    const again = await bring(['site,zinc', 'A,0.375', 'B,1.25', 'C,1.5', 'D,0.75']);
+    const all = await app.ask(studySchema, 'GET', `/studies/${study.id}`);
+    expect((await rowsOf(await merge(all, again, 'replace'))).map(([, , limit]) => limit)).toEqual([null, null, null, null]);
+  });
+
+  it('are told to be left out where the study keeps none', async () => {
+    const plain = await app.ask(studySchema, 'POST', '/studies', {
+      importId: await bring(['site,zinc', 'A,1', 'B,2.5', 'C,3', 'D,4']),
+      name: 'Zinc',
+    });
+    const file = await bringLoose(['site,zinc', 'E,<0.2', 'F,3.5', 'G,<0.5', 'H,4']);
+    expect((await preview(plain, file, 'add')).notInStudy).toEqual(['zinc (limit)']);
+  });
+});

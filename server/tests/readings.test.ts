@@ -1,4 +1,12 @@
-import { type Change, importPreviewSchema, readingPreviewSchema, type Study, studySchema, trailSchema } from '@ivlen/contract';
+import {
+  type Change,
+  importPreviewSchema,
+  readingPreviewSchema,
+  rowBlockSchema,
+  type Study,
+  studySchema,
+  trailSchema,
+} from '@ivlen/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { likeliestReading, previewReading, readTexts } from '../src/readings/read-texts';
 import { bytesOf, openTestApplication, type TestApplication } from './test-application';
@@ -88,6 +96,11 @@ describe('a variable of texts', () => {
     expect(summary).toContain('price is read as numbers');
     expect(summary).toContain('“broken” in row 6');
     expect(summary).toContain('1 cell below or above a limit as half of it');
+    expect(summary).toContain('the limits are kept in price (limit)');
+    // The limit itself stands in the row where it was told, in a variable beside the numbers.
+    expect(read.state.variables.map(({ name }) => name)).toEqual(['site', 'price', 'price (limit)', 'depth']);
+    const told = await app.ask(rowBlockSchema, 'GET', `/studies/${read.id}/revisions/${read.head}/rows?block=0&descending=0`);
+    expect(told.rows.map(({ cells }) => cells[2])).toEqual([null, null, null, null, '<€2', null, null, null, null, null]);
 
     const back = await app.ask(studySchema, 'POST', `/studies/${study.id}/undo`, { expectedHead: read.head });
     expect(back.state.variables[1]).toMatchObject({ storage: 'code', kind: 'identifier', unit: null });

@@ -1,4 +1,4 @@
-import { importPreviewSchema, type Study, studySchema, trailSchema } from '@ivlen/contract';
+import { importPreviewSchema, rowBlockSchema, type Study, studySchema, trailSchema } from '@ivlen/contract';
 import { afterAll, beforeAll, describe, expect, it, test } from 'vitest';
 import { bytesOf, openTestApplication, type TestApplication } from './test-application';
 
@@ -52,12 +52,20 @@ describe('the trail', () => {
     const study = await app.ask(studySchema, 'POST', '/studies', { importId: id, name: 'Brooks' });
     const [first] = (await trailOf(study)).decisions;
     expect(first?.summary).toBe(
-      'Brought in from “brooks.csv”: 4 rows, 3 variables; cells apart by semicolons, decimal comma; 1 row above the names left out; a row of units; 1 row at the foot left out; “999” means missing; left out: crew; kinds set: taxa as continuous; numbers read out of texts: depth; depth: 1 cell tells a limit only (“<0,5” in row 4), read as half of it',
+      'Brought in from “brooks.csv”: 4 rows, 3 variables; cells apart by semicolons, decimal comma; 1 row above the names left out; a row of units; 1 row at the foot left out; “999” means missing; left out: crew; kinds set: taxa as continuous; numbers read out of texts: depth; depth: 1 cell tells a limit only (“<0,5” in row 4), read as half of it; limits kept in depth (limit)',
     );
     expect(study.state.variables[1]).toMatchObject({
       unit: 'cm',
-      note: '1 cell tells a limit only (“<0,5” in row 4), read as half of it.',
+      note: '1 cell tells a limit only (“<0,5” in row 4), read as half of it. The limits are kept in depth (limit).',
     });
+    expect(study.state.variables[2]).toMatchObject({ name: 'depth (limit)', kind: 'nominal', storage: 'code' });
+    const { rows } = await app.ask(rowBlockSchema, 'GET', `/studies/${study.id}/revisions/1/rows?block=0`);
+    expect(rows.map(({ cells }) => cells.slice(1, 3))).toEqual([
+      [12.5, null],
+      [11, null],
+      [15.5, null],
+      [0.25, '<0,5'],
+    ]);
   });
 
   it('is undone and redone step by step; a new decision starts a branch, and the old one stays stored', async () => {

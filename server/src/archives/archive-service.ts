@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { readAllSettings, type StudyArchive } from '@ivlen/contract';
-import { CHUNK_ROWS } from '../columns/chunk-codec';
+import { CHUNK_ROWS, inChunks } from '../columns/chunk-codec';
 import type { NewColumn } from '../columns/column-repository';
 import { SET_ASIDE } from '../columns/columns';
 import type { Database } from '../database/connect';
@@ -88,8 +88,8 @@ function studyFromArchive(
 }
 
 /** The code of each row's reason, as it is stored. */
-function* setAsideChunks({ rows, setAside }: StudyArchive): Generator<Float64Array> {
+function setAsideChunks({ rows, setAside }: StudyArchive): Iterable<Float64Array> {
   const codes = new Float64Array(rows);
   for (const [from, to, code] of setAside) codes.fill(code, from - 1, to);
-  for (let start = 0; start < rows; start += CHUNK_ROWS) yield codes.slice(start, start + CHUNK_ROWS);
+  return inChunks(codes);
 }

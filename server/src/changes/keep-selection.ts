@@ -1,5 +1,5 @@
 import type { ChangeOf, Variable } from '@ivlen/contract';
-import { CHUNK_ROWS } from '../columns/chunk-codec';
+import { inChunks } from '../columns/chunk-codec';
 import { insertColumn } from '../columns/column-repository';
 import { DomainError } from '../errors/domain-error';
 import { countOf } from '../phrases/phrases';
@@ -44,9 +44,7 @@ export async function keepSelection(
     derivation: null,
     version: number,
   };
-  const chunks = function* () {
-    for (let start = 0; start < codes.length; start += CHUNK_ROWS) yield codes.subarray(start, start + CHUNK_ROWS);
-  };
+  const chunks = () => inChunks(codes);
   await insertColumn(db, { study: table.study, revision: number }, { variable: variable.id, chunks, dictionary: [chosen, others] });
   const state = { ...table.state, variables: [...table.state.variables, variable] };
   const summary = `${name} tells ${countOf(rows.length, 'row')} (${chosen}) from all others (${others})`;

@@ -43,3 +43,8 @@ export function decodeChunks(chunks: readonly Buffer[], rows: number): Float64Ar
   if (at !== bytes.length) throw new Error(`a stored column has ${at / BYTES} rows instead of ${rows}`);
   return column;
 }
+
+/** A column in memory, chunk by chunk. */
+export function* inChunks(values: Float64Array): Generator<Float64Array> {
+  for (let from = 0; from < values.length; from += CHUNK_ROWS) yield values.slice(from, from + CHUNK_ROWS);
+}

@@ -35,11 +35,11 @@ export async function loadDemo(database: Database, folder: string): Promise<void
 async function readSample(folder: string, sample: string): Promise<NewStudy> {
   const described = sampleSchema.parse(JSON.parse(await readFile(join(folder, `${sample}.json`), 'utf8')));
   const blocks = memoryBlocks();
-  const { preview, dictionaries } = await readTable(fileSource(join(folder, `${sample}.csv`)), null, {
+  const { preview, dictionaries, limits } = await readTable(fileSource(join(folder, `${sample}.csv`)), null, {
     blocks: () => blocks,
     onBytes: () => {},
   });
-  const study = studyFromTable(described.name, { ...preview, fileName: `${sample}.csv` }, { blocks, dictionaries });
+  const study = studyFromTable(described.name, { ...preview, fileName: `${sample}.csv` }, { blocks, dictionaries, limits });
   const variables = study.state.variables.map(
     (variable): Variable => ({ ...variable, ...definedFields(described.variables[variable.name] ?? {}) }),
   );

@@ -1,4 +1,5 @@
 import type { LimitReading } from '@ivlen/contract';
+import { LimitCollector } from '../limits/told-limits';
 import { BLOCK_ROWS, type ColumnBlocks, wholeColumn } from './column-blocks';
 import { ColumnFacts, type Found } from './column-facts';
 import type { DateReader } from './date-reader';
@@ -30,6 +31,8 @@ export class ColumnBuilder {
   readonly missingCodes = new Map<string, Found>();
   /** Cells that tell a limit only, by their text. */
   readonly limits = new Map<string, Found>();
+  /** The same, of every row. */
+  readonly toldLimits = new LimitCollector();
   length = 0;
   readonly #block = new Float64Array(BLOCK_ROWS);
   readonly #codes = new Map<string, number>();
@@ -101,6 +104,7 @@ export class ColumnBuilder {
     const value = this.reading.read(text);
     if (this.reading.storage === 'number' && this.reading.limits && isLimit(text) && Number.isFinite(value)) {
       this.#note(this.limits, text);
+      this.toldLimits.add(this.length, detached(text));
       return this.reading.limits === 'missing' ? Number.NaN : value;
     }
     if (Number.isFinite(value)) return value;

@@ -98,7 +98,7 @@ export class ImportService {
     const paths = this.spool.paths(id, reading);
     const blocks = openBlocksFile(paths.blocks, preview.columns.length, 'r');
     try {
-      return await use({ preview, blocks, dictionaries: await this.spool.dictionaries(paths) });
+      return await use({ preview, blocks, dictionaries: await this.spool.dictionaries(paths), limits: await this.spool.limits(paths) });
     } finally {
       blocks.close();
     }

@@ -20,6 +20,8 @@ export interface ImportPaths {
   readonly blocks: string;
   /** Texts by code, a line of JSON for each column. */
   readonly dictionaries: string;
+  /** Cells that tell a limit only, a line of JSON for each column. */
+  readonly limits: string;
 }
 
 export interface ReadFileRequest {
@@ -52,7 +54,7 @@ export async function readFile({ name, paths, settings, sheet, sheets, progress 
   progress[1] = source.bytes;
   let blocks: BlocksFile | undefined;
   try {
-    const { preview, dictionaries } = await readTable(source, settingsFor(format, settings, source, told.sheet), {
+    const { preview, dictionaries, limits } = await readTable(source, settingsFor(format, settings, source, told.sheet), {
       blocks: (width) => {
         blocks?.close();
         blocks = openBlocksFile(paths.blocks, width, 'w+');
@@ -62,7 +64,8 @@ export async function readFile({ name, paths, settings, sheet, sheets, progress 
         progress[0] = bytes;
       },
     });
-    writeFileSync(paths.dictionaries, dictionaries.map((texts) => JSON.stringify(texts)).join('\n'));
+    writeFileSync(paths.dictionaries, inLines(dictionaries));
+    writeFileSync(paths.limits, inLines(limits));
     return {
       ...preview,
       sheets: told.sheets,
@@ -71,6 +74,10 @@ export async function readFile({ name, paths, settings, sheet, sheets, progress 
   } finally {
     blocks?.close();
   }
+}
+
+function inLines(items: readonly unknown[]): string {
+  return items.map((item) => JSON.stringify(item)).join('\n');
 }
 
 /** Of a workbook with several sheets, or an object with several lists of rows: which one is read, and where a table may be if not in this one. */

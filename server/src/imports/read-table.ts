@@ -8,6 +8,7 @@ import {
   kindsFor,
 } from '@ivlen/contract';
 import { DomainError } from '../errors/domain-error';
+import type { ToldLimits } from '../limits/told-limits';
 import type { ColumnBuilder } from './column-builder';
 import { columnProblems } from './column-problems';
 import { detectDateReader } from './date-reader';
@@ -30,6 +31,8 @@ export interface ReadTable {
   readonly preview: Omit<ImportPreview, 'id' | 'fileName' | 'bytes' | 'sheets'>;
   /** Texts by code, one list for each column, in order; empty for numbers and dates. */
   readonly dictionaries: readonly (readonly string[])[];
+  /** Of each column the cells that told a limit only. */
+  readonly limits: readonly ToldLimits[];
 }
 
 /**
@@ -52,6 +55,7 @@ export async function readTable(source: TableSource, settings: ImportSettings | 
   return {
     preview: { settings: resolved, rows: table.rows, columns, head: table.head, problems: bySeverity(problems) },
     dictionaries: table.columns.map((builder) => builder.dictionary()),
+    limits: table.columns.map(({ toldLimits }) => toldLimits.found),
   };
 }
 

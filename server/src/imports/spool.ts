@@ -7,9 +7,11 @@ import { LARGEST_FILE } from '@ivlen/contract';
 import { z } from 'zod';
 import { DomainError } from '../errors/domain-error';
 import type { SentBody } from '../http/sent-body';
+import type { ToldLimits } from '../limits/told-limits';
 import type { ImportPaths } from './read-file';
 
 const dictionarySchema = z.array(z.string());
+const limitsSchema = z.object({ texts: z.array(z.string()), rows: z.array(z.number().int()), codes: z.array(z.number().int()) });
 const MEGABYTE = 1024 * 1024;
 
 export function tooLarge(): DomainError {
@@ -39,7 +41,13 @@ export class Spool {
 
   paths(id: string, reading: string): ImportPaths {
     const at = (name: string) => join(this.folder, `${id}.${name}`);
-    return { source: at('source'), text: at('text'), blocks: at(`${reading}.blocks`), dictionaries: at(`${reading}.texts`) };
+    return {
+      source: at('source'),
+      text: at('text'),
+      blocks: at(`${reading}.blocks`),
+      dictionaries: at(`${reading}.texts`),
+      limits: at(`${reading}.limits`),
+    };
   }
 
   /** Stores what is sent as it comes. @returns its bytes */
@@ -52,8 +60,13 @@ export class Spool {
 
   /** Texts by code, a list for each column. */
   async dictionaries({ dictionaries }: ImportPaths): Promise<string[][]> {
-    const content = await readFile(dictionaries, 'utf8');
-    return content.split('\n').map((line) => dictionarySchema.parse(JSON.parse(line)));
+    return readLines(dictionaries, dictionarySchema);
+  }
+
+  /** Cells that tell a limit only, for each column. */
+  async limits({ limits }: ImportPaths): Promise<ToldLimits[]> {
+    // A file that was read before limits were kept has none.
+    return readLines(limits, limitsSchema).catch(() => []);
   }
 
   async remove(id: string, reading?: string): Promise<void> {
@@ -70,4 +83,9 @@ export class Spool {
     const names = await readdir(this.folder).catch(() => []);
     await Promise.all(names.filter(goes).map((name) => rm(join(this.folder, name), { force: true })));
   }
+}
+
+async function readLines<T>(path: string, schema: z.ZodType<T>): Promise<T[]> {
+  const content = await readFile(path, 'utf8');
+  return content.split('\n').map((line) => schema.parse(JSON.parse(line)));
 }

@@ -1,5 +1,7 @@
 import type { ImportColumn, ImportPreview, StudyState, Variable } from '@ivlen/contract';
-import { CHUNK_ROWS } from '../columns/chunk-codec';
+import { CHUNK_ROWS, inChunks } from '../columns/chunk-codec';
+import { withLimitVariable } from '../limits/limit-variable';
+import { limitCodes, type ToldLimits } from '../limits/told-limits';
 import { countOf } from '../phrases/phrases';
 import type { NewStudy } from '../studies/create-study';
 import { FIRST_REVISION } from '../studies/first-revision';
@@ -10,6 +12,7 @@ import { decisionsInWords } from './decisions-in-words';
 export interface TableValues {
   readonly blocks: ColumnBlocks;
   readonly dictionaries: readonly (readonly string[])[];
+  readonly limits: readonly ToldLimits[];
 }
 
 type DescribedTable = Pick<ImportPreview, 'settings' | 'rows' | 'columns' | 'fileName'>;
@@ -22,18 +25,30 @@ export function studyFromTable(name: string, { settings, rows, columns, fileName
     dictionary: column.storage === 'code' ? (values.dictionaries[at] ?? []) : null,
     chunks: () => stretches(values.blocks, at, rows, CHUNK_ROWS),
   }));
+  const names = new Set(kept.map(({ column }) => column.name));
+  const all = stored.flatMap((column, i) => {
+    const limits = values.limits[kept[i]?.at ?? -1];
+    if (!limits || limits.rows.length === 0) return [column];
+    const { limit, noted } = withLimitVariable(column.variable, { id: `${column.variable.id}-limit`, version: FIRST_REVISION, names });
+    return [
+      { ...column, variable: noted },
+      { variable: limit, dictionary: limits.texts, chunks: () => inChunks(limitCodes(limits, rows)) },
+    ];
+  });
+  const limitNames = all.filter(({ variable }) => !names.has(variable.name)).map(({ variable }) => variable.name);
   return {
     name,
     rowCount: rows,
     summary: [
       `Brought in from “${fileName}”: ${countOf(rows, 'row')}, ${countOf(stored.length, 'variable')}`,
       ...decisionsInWords(settings, columns),
+      ...(limitNames.length > 0 ? [`limits kept in ${limitNames.join(', ')}`] : []),
     ].join('; '),
     state: newState(
-      stored.map(({ variable }) => variable),
+      all.map(({ variable }) => variable),
       fileName,
     ),
-    columns: stored.map(({ variable, ...column }) => ({ ...column, variable: variable.id })),
+    columns: all.map(({ variable, ...column }) => ({ ...column, variable: variable.id })),
   };
 }
 

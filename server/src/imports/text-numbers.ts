@@ -83,7 +83,7 @@ function markedOffer(builder: ColumnBuilder, { name }: ImportColumn, marks: Mark
 }
 
 const LIMIT_WORDS =
-  'either way the mean, the SD and r are off, the more the more such cells there are; ranks are the same for the limit and half of it, save beside values seen at the limit itself.';
+  'either way the mean, the SD and r are off, the more the more such cells there are; ranks are the same for the limit and half of it, save beside values seen at the limit itself. Which limit stood in which row is kept in a variable beside the numbers.';
 
 interface Offer {
   readonly examples: readonly string[];

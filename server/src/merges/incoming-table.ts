@@ -1,11 +1,34 @@
 import type { ImportPreview, Variable } from '@ivlen/contract';
-import { type ColumnBlocks, wholeColumn } from '../imports/column-blocks';
+import { wholeColumn } from '../imports/column-blocks';
+import type { TableValues } from '../imports/study-from-table';
+import { limitName } from '../limits/limit-variable';
+import { limitCodes, type ToldLimits } from '../limits/told-limits';
 
 /** A waiting file as it comes to a study that is there already. */
-export interface IncomingTable {
+export interface IncomingTable extends TableValues {
   readonly preview: ImportPreview;
-  readonly blocks: ColumnBlocks;
-  readonly dictionaries: readonly (readonly string[])[];
+}
+
+/** A file with a column more for each that told limits, as a study made of it would have one. */
+export interface TableWithLimits extends IncomingTable {
+  /** What those columns hold, by column. */
+  readonly limitColumns: ReadonlyMap<number, ToldLimits>;
+}
+
+export function withLimitColumns(table: IncomingTable, variables: readonly Variable[]): TableWithLimits {
+  const known = new Set(variables.map(({ name }) => key(name)));
+  const columns = [...table.preview.columns];
+  const limitColumns = new Map<number, ToldLimits>();
+  for (const [at, column] of table.preview.columns.entries()) {
+    const limits = table.limits[at] ?? { texts: [], rows: [], codes: [] };
+    const name = limitName(column.name);
+    // A column that tells none any more says so to the variable that kept them.
+    const tells = limits.rows.length > 0 || (known.has(key(name)) && column.storage === 'number');
+    if (!tells || columns.some((other) => key(other.name) === key(name))) continue;
+    limitColumns.set(columns.length, limits);
+    columns.push({ ...column, name, storage: 'code' });
+  }
+  return { ...table, preview: { ...table.preview, columns }, limitColumns };
 }
 
 /** Which column of a file belongs to which variable, by name whatever its case. */
@@ -16,7 +39,7 @@ export interface Fit {
   readonly notInStudy: string[];
 }
 
-export function fitColumns({ preview }: IncomingTable, variables: readonly Variable[]): Fit {
+export function fitColumns({ preview }: Pick<IncomingTable, 'preview'>, variables: readonly Variable[]): Fit {
   const measured = variables.filter(({ derivation }) => derivation === null);
   const wanted = new Map(measured.flatMap(({ id, name, label }) => [[key(label ?? name), id] as const, [key(name), id] as const]));
   const columns = new Map<string, number>();
@@ -32,9 +55,11 @@ export function fitColumns({ preview }: IncomingTable, variables: readonly Varia
 
 /** A column of the file in memory; numbers that the file calls missing are missing. */
 export function incomingColumn(
-  { preview, blocks, dictionaries }: IncomingTable,
+  { preview, blocks, dictionaries, limitColumns }: TableWithLimits,
   column: number,
 ): { values: Float64Array; dictionary: readonly string[] } {
+  const limits = limitColumns.get(column);
+  if (limits) return { values: limitCodes(limits, preview.rows), dictionary: limits.texts };
   const values = wholeColumn(blocks, column, preview.rows);
   const { storage } = preview.columns[column] ?? { storage: 'code' };
   const codes = new Set(storage === 'number' ? preview.settings.missingCodes.map(Number) : []);

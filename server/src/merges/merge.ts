@@ -6,7 +6,7 @@ import { SET_ASIDE, type Table } from '../columns/columns';
 import { DomainError } from '../errors/domain-error';
 import { writtenValue } from '../rows/written-value';
 import { type ConvertedColumn, convertColumn } from './convert-column';
-import { type Fit, fitColumns, type IncomingTable, incomingColumn } from './incoming-table';
+import { type Fit, fitColumns, type IncomingTable, incomingColumn, type TableWithLimits, withLimitColumns } from './incoming-table';
 import { appendRows, matchRows, type RowMatch } from './match-rows';
 
 const EXAMPLES = 3;
@@ -15,7 +15,7 @@ const GONE_BECAUSE = 'not in the corrected file';
 /** What a merge is made of, before any column is read. */
 interface MergePlan {
   readonly mode: MergeMode;
-  readonly incoming: IncomingTable;
+  readonly incoming: TableWithLimits;
   readonly table: Table;
   readonly fit: Fit;
   readonly match: RowMatch;
@@ -25,8 +25,9 @@ interface MergePlan {
 type Source = Pick<ChangeContext, 'db' | 'table' | 'columns'>;
 
 /** @throws {DomainError} 'nothing-fits' */
-async function planMerge({ db, table, columns }: Source, incoming: IncomingTable, mode: MergeMode): Promise<MergePlan> {
+async function planMerge({ db, table, columns }: Source, file: IncomingTable, mode: MergeMode): Promise<MergePlan> {
   const { variables } = table.state;
+  const incoming = withLimitColumns(file, variables);
   const fit = fitColumns(incoming, variables);
   if (fit.columns.size === 0) {
     throw new DomainError('nothing-fits', 'No column of the file is called like a variable of the study.', {

@@ -1,5 +1,5 @@
 import type { JoinRowsBy, OneRowPer, Variable } from '@ivlen/contract';
-import { CHUNK_ROWS } from '../columns/chunk-codec';
+import { inChunks } from '../columns/chunk-codec';
 import type { NewColumn } from '../columns/column-repository';
 import { type Columns, type Table, variableOf } from '../columns/columns';
 import type { Database } from '../database/connect';
@@ -48,9 +48,7 @@ export async function oneRowPer(database: Database, columns: Columns, id: string
     joined.push({
       variable: item.id,
       dictionary: item.storage === 'code' ? await columns.dictionary(database, table, item.id) : null,
-      chunks: function* () {
-        for (let start = 0; start < values.length; start += CHUNK_ROWS) yield values.subarray(start, start + CHUNK_ROWS);
-      },
+      chunks: () => inChunks(values),
     });
   }
   const several = groups.filter((rows) => rows.length > 1).length;

@@ -57,7 +57,7 @@ const EXAMPLES: readonly Example[] = [
   {
     title: 'Numbers written as text',
     words:
-      'Signs of money, percent signs, units, footnote marks, brackets for minus and marks between thousands are read away where you say so. “<0.5” is below a limit: choose the limit, half of it, or missing. Half of it biases r and SD; ranks are the same for either, save beside values seen at the limit itself.',
+      'Signs of money, percent signs, units, footnote marks, brackets for minus and marks between thousands are read away where you say so. “<0.5” is below a limit: choose the limit, half of it, or missing. Half of it biases r and SD; ranks are the same for either, save beside values seen at the limit itself. Which limit stood in which row is kept in a variable beside the numbers, by which rows can be coloured or left out.',
     cells: [
       ['station', 'cost', 'phosphate'],
       ['AS-001', '€16.50', '<0.5'],

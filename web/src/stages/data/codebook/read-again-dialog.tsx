@@ -72,7 +72,7 @@ export function ReadAgainDialog({ study, variable, onClose }: { study: Study; va
           {data.limits > 0 && (
             <p className="mt-1 text-[13px] text-muted">
               Taken as the limit or half of it, mean, SD and r are off, the more the more such cells there are; ranks are the same for
-              either, save beside values seen at the limit itself.
+              either, save beside values seen at the limit itself. Which limit stood in which row is kept in a variable beside it.
             </p>
           )}
           <table className="numerals mt-3" aria-label="Some texts as numbers">

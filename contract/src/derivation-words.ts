@@ -1,16 +1,27 @@
+import type { ComparedScale } from './analyses/scales';
 import type { Variable } from './codebook';
 import type { Derivation, Scale } from './derivations';
 
-const SCALES: Readonly<Record<Scale, string>> = {
-  log10: 'log10',
+/** What a scale is called, wherever one is chosen, compared or told of. */
+export const SCALE_WORDS: Readonly<Record<Scale | ComparedScale, string>> = {
+  raw: 'as it is',
+  log10: 'logarithm to base 10',
   ln: 'natural logarithm',
   sqrt: 'square root',
   'cube-root': 'cube root',
-  reciprocal: 'reciprocal',
+  reciprocal: 'reciprocal, 1/x',
   square: 'square',
-  reflect: 'reflection',
+  reflect: 'reflected (largest plus smallest less x)',
   standardize: 'standard scores',
-  'rank-normal': 'normal scores of ranks',
+  'rank-normal': 'normal scores of the ranks',
+  'box-cox': 'Box–Cox',
+  'yeo-johnson': 'Yeo–Johnson',
+};
+
+/** Where "of" follows. */
+const OF: Partial<Record<Scale, string>> = {
+  reciprocal: 'reciprocal',
+  reflect: 'reflection',
   'box-cox': 'Box–Cox scale',
   'yeo-johnson': 'Yeo–Johnson scale',
 };
@@ -25,7 +36,7 @@ export function derivationInWords(derivation: Derivation, variables: readonly Va
     case 'formula':
       return rename(derivation.formula, nameOf);
     case 'scale':
-      return `${SCALES[derivation.scale]} of ${nameOf(derivation.source)}${derivation.shift === 0 ? '' : ` + ${derivation.shift}`}`;
+      return `${OF[derivation.scale] ?? SCALE_WORDS[derivation.scale]} of ${nameOf(derivation.source)}${derivation.shift === 0 ? '' : ` + ${derivation.shift}`}`;
     case 'cut':
       return `${nameOf(derivation.source)} cut at ${derivation.points.join(', ')}`;
     case 'quantile-groups':

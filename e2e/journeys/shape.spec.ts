@@ -100,7 +100,7 @@ test('turbidity is skewed: other scales, the logarithm kept in its place; panel,
       .getByRole('dialog', { name: /^Trail of/ })
       .getByRole('listitem')
       .first(),
-  ).toContainText(`log10_turbidity = log10 of turbidity; skewness ${shown(shape.turbidity.skewness, 2)}, then `);
+  ).toContainText(`log10_turbidity = logarithm to base 10 of turbidity; skewness ${shown(shape.turbidity.skewness, 2)}, then `);
 });
 
 test('a variable that no scale cures: none is kept, Spearman is chosen for its pairs, and the trail says why', async ({ page }) => {
@@ -115,6 +115,7 @@ test('a variable that no scale cures: none is kept, Spearman is chosen for its p
   await open.getByRole('button', { name: /^Other scales of / }).click();
   const scales = page.getByRole('region', { name: 'Other scales of conductivity' });
   await scales.getByRole('button', { name: 'Correlations with all 11 variables' }).click();
+  // scipy 1.10.1: spearmanr of the columns .1053, pearsonr with log10 of conductivity .105; both are written .11.
   await expect(scales.getByRole('row', { name: /^nitrate / })).toContainText('.11');
   await scales.getByRole('button', { name: 'None helped: Spearman’s ρ for its pairs' }).click();
   await expect(page.getByRole('button', { name: /^Undo: Pairs with conductivity by Spearman’s ρ/ })).toBeVisible();
@@ -123,7 +124,7 @@ test('a variable that no scale cures: none is kept, Spearman is chosen for its p
   const decisions = page.getByRole('dialog', { name: /^Trail of/ }).getByRole('listitem');
   await expect(decisions.first()).toContainText('No scale helped. The points run in an S: there are two humps.');
   // scipy.stats.skew(…, bias=False) of the column: .9191.
-  await expect(decisions.nth(1)).toContainText('No other scale kept for conductivity: skewness raw 0.92');
+  await expect(decisions.nth(1)).toContainText('No other scale kept for conductivity: skewness as it is 0.92, square root ');
   await page.keyboard.press('Escape');
 
   await page.getByRole('link', { name: 'Correlations' }).click();

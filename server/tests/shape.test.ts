@@ -214,11 +214,11 @@ describe('other scales', () => {
     const words = (value: number) => value.toFixed(2).replace('-', '−');
     const derivation = { type: 'scale', source, scale: 'log10', shift: 0 };
     expect(await change({ type: 'derive', definition: { name: 'log10_a', unit: null, derivation } })).toBe(
-      `log10_a = log10 of a; skewness ${words(before.skewness)}, then ${words(after.skewness)}`,
+      `log10_a = logarithm to base 10 of a; skewness ${words(before.skewness)}, then ${words(after.skewness)}`,
     );
     const none = await change({ type: 'no-scale-kept', variable: source });
-    expect(none).toContain(`No other scale kept for a: skewness raw ${words(before.skewness)}`);
-    expect(none).toContain(`log10 ${words(after.skewness)}`);
+    expect(none).toContain(`No other scale kept for a: skewness as it is ${words(before.skewness)}`);
+    expect(none).toContain(`logarithm to base 10 ${words(after.skewness)}`);
     expect(study.state.variables.map(({ name }) => name)).toEqual(['a', 'log10_a', 'b', 'c']);
   });
 });

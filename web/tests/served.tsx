@@ -4,6 +4,7 @@ import userEvent from '@testing-library/user-event';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { Toaster } from 'sonner';
 import { vi } from 'vitest';
+import { ThemeProvider } from '../src/controls/theme';
 import { Tooltips } from '../src/controls/tooltip';
 import { StageLinks } from '../src/frame/stage-links';
 import { STAGES } from '../src/stages';
@@ -39,12 +40,14 @@ export function show(content: React.ReactNode, path = '/studies/x/data') {
   const router = createMemoryRouter([{ path: '*', element: content }], { initialEntries: [path] });
   render(
     <QueryClientProvider client={new QueryClient({ defaultOptions: { queries: { retry: false } } })}>
-      <Tooltips>
-        <StageLinks value={STAGES}>
-          <RouterProvider router={router} />
-        </StageLinks>
-        <Toaster />
-      </Tooltips>
+      <ThemeProvider>
+        <Tooltips>
+          <StageLinks value={STAGES}>
+            <RouterProvider router={router} />
+          </StageLinks>
+          <Toaster />
+        </Tooltips>
+      </ThemeProvider>
     </QueryClientProvider>,
   );
   return { user: userEvent.setup(), router };

@@ -1,5 +1,5 @@
 import { cleanup, configure } from '@testing-library/react';
-import { afterEach, vi } from 'vitest';
+import { afterEach } from 'vitest';
 
 /** jsdom lays nothing out; what watches sizes is told none. */
 class StillObserver implements ResizeObserver {
@@ -7,8 +7,11 @@ class StillObserver implements ResizeObserver {
   unobserve(): void {}
   disconnect(): void {}
 }
-vi.stubGlobal('ResizeObserver', StillObserver);
-vi.stubGlobal('matchMedia', () => ({ matches: false, addEventListener() {}, removeEventListener() {} }));
+// Not as stubs, which a test may take away after itself.
+Object.assign(globalThis, {
+  ResizeObserver: StillObserver,
+  matchMedia: () => ({ matches: false, addEventListener() {}, removeEventListener() {} }),
+});
 
 // What is waited for may take its time on a busy machine.
 configure({ asyncUtilTimeout: 10_000 });

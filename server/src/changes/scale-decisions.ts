@@ -1,4 +1,4 @@
-import { COMPARED_SCALES, type StudyState } from '@ivlen/contract';
+import { COMPARED_SCALES, SCALE_WORDS, type StudyState } from '@ivlen/contract';
 import { describe, formatFixed } from '@ivlen/core';
 import { variableOf } from '../columns/columns';
 import { SCALES } from '../derivations/compute-derived';
@@ -27,7 +27,7 @@ export async function keepNoScale({ db, table, columns }: ChangeContext, id: str
     const { values } = scale === 'raw' ? { values: x } : SCALES[scale](x);
     return values && scale !== 'rank-normal' ? [{ scale, skewness: describe(values).skewness }] : [];
   });
-  const list = tried.map(({ scale, skewness }) => `${scale.replace('-', ' ')} ${fixed(skewness)}`).join(', ');
+  const list = tried.map(({ scale, skewness }) => `${SCALE_WORDS[scale]} ${fixed(skewness)}`).join(', ');
   return {
     kind: 'no-scale',
     summary: `No other scale kept for ${variable.name}: skewness ${list}`,

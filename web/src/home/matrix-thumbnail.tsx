@@ -34,7 +34,9 @@ export function MatrixThumbnail({ studyId }: { studyId: string }) {
       {data?.coefficient.map((coefficient, at) => {
         const [i, j] = [Math.floor(at / size), at % size];
         if (j > i) return null;
-        const fill = i === j ? 'var(--rule)' : scale(coefficient ?? 0).background;
+        // Where there is no coefficient, none is shown: the ground is not the colour of 0.
+        if (i !== j && coefficient === null) return null;
+        const fill = i === j || coefficient === null ? 'var(--rule)' : scale(coefficient).background;
         return <rect key={`${i}.${j}`} x={j * step} y={i * step} width={step - 0.5} height={step - 0.5} fill={fill} />;
       })}
     </svg>

@@ -3,6 +3,7 @@ import { EllipsisVertical } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { countOfVariables } from '../in-use/in-use-words';
 import { RenameDialog } from '../study/rename-dialog';
 import { useStudyActions } from '../study/use-study-actions';
 import { MatrixThumbnail } from './matrix-thumbnail';
@@ -23,7 +24,7 @@ export function StudyCard({ study }: { study: StudyListItem }) {
           {study.name}
         </Link>
         <p className="numerals mt-1 text-muted">
-          {study.rows.toLocaleString('en-GB')} rows × {study.variables} variables
+          {`${study.rows.toLocaleString('en-GB')} ${study.rows === 1 ? 'row' : 'rows'} × ${countOfVariables(study.variables)}`}
         </p>
         <p className="numerals text-[13px] text-muted">changed {DATE.format(new Date(study.changed))}</p>
       </div>

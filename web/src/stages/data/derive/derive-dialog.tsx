@@ -1,4 +1,4 @@
-import { type Definition, type Study, scaleSchema, type Variable } from '@ivlen/contract';
+import { type Definition, SCALE_WORDS, type Study, scaleSchema, type Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { Tabs } from 'radix-ui';
 import { type FormEvent, type ReactNode, useState } from 'react';
@@ -15,7 +15,6 @@ import {
   ignoresMissing,
   looksOverRow,
   newDraft,
-  SCALE_NAMES,
   suggestedName,
   suggestedUnit,
   TAKEN,
@@ -173,7 +172,7 @@ function WayFields({ study, draft, patch }: FieldsProps): ReactNode {
           <SelectField label="Scale" value={draft.scale} onChange={(event) => patch({ scale: scaleSchema.parse(event.target.value) })}>
             {scaleSchema.options.map((scale) => (
               <option key={scale} value={scale}>
-                {SCALE_NAMES[scale]}
+                {SCALE_WORDS[scale]}
               </option>
             ))}
           </SelectField>

@@ -27,20 +27,6 @@ export interface Draft {
   readonly texts: Readonly<Record<string, string>>;
 }
 
-export const SCALE_NAMES: Readonly<Record<Scale, string>> = {
-  log10: 'logarithm to base 10',
-  ln: 'natural logarithm',
-  sqrt: 'square root',
-  'cube-root': 'cube root',
-  reciprocal: 'reciprocal, 1/x',
-  square: 'square',
-  reflect: 'reflected (largest plus smallest less x)',
-  standardize: 'standard scores',
-  'rank-normal': 'normal scores of the ranks',
-  'box-cox': 'Box–Cox',
-  'yeo-johnson': 'Yeo–Johnson',
-};
-
 /** An empty draft, or one that starts from a variable. */
 export function newDraft(variables: readonly Variable[], from: Variable | null): Draft {
   const numbers = variables.filter(({ storage, kind }) => storage === 'number' && kind !== 'identifier');

@@ -1,9 +1,8 @@
-import type { ScalesResult } from '@ivlen/contract';
+import { SCALE_WORDS, type ScalesResult } from '@ivlen/contract';
 import { COEFFICIENTS, METHOD_NAMES } from '@ivlen/core';
 import { coefficientText } from '../../../numbers/number-text';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
 import { ValueTableView } from '../../../tables/value-table-view';
-import { SCALE_WORDS } from './scale-words';
 
 const OF_RANKS = METHOD_NAMES.filter((method) => COEFFICIENTS[method].ofRanks);
 const OF_VALUES = METHOD_NAMES.filter((method) => !COEFFICIENTS[method].ofRanks);

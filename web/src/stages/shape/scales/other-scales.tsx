@@ -1,4 +1,4 @@
-import type { ScalesResult, ShapeSettings, Study, Variable } from '@ivlen/contract';
+import { SCALE_WORDS, type ScalesResult, type ShapeSettings, type Study, type Variable } from '@ivlen/contract';
 import { formatFixed, METHOD_NAMES, patternSentence } from '@ivlen/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
@@ -16,7 +16,7 @@ import { TableTools } from '../../../tables/table-tools';
 import { verdictOf } from '../strips/shape-columns';
 import { TESTS } from '../test-words';
 import { CorrelationsOnScales } from './correlations-on-scales';
-import { refusalInWords, SCALE_WORDS, servingShift } from './scale-words';
+import { refusalInWords, servingShift } from './scale-words';
 import { scalesTable } from './scales-table';
 import { type OtherScale, useScaleDecisions } from './use-scale-decisions';
 

@@ -1,16 +1,4 @@
-import type { ComparedScale, ScalesResult } from '@ivlen/contract';
-
-export const SCALE_WORDS: Readonly<Record<ComparedScale, string>> = {
-  raw: 'as it is',
-  sqrt: 'square root',
-  'cube-root': 'cube root',
-  log10: 'logarithm to base 10',
-  reciprocal: 'reciprocal, 1/x',
-  square: 'square',
-  'box-cox': 'Box–Cox',
-  'yeo-johnson': 'Yeo–Johnson',
-  'rank-normal': 'normal scores of the ranks',
-};
+import type { ScalesResult } from '@ivlen/contract';
 
 const BECAUSE = {
   'values-not-positive': 'are 0 or less',

@@ -1,4 +1,4 @@
-import type { ScalesResult, ShapeSettings, Study, Variable } from '@ivlen/contract';
+import { SCALE_WORDS, type ScalesResult, type ShapeSettings, type Study, type Variable } from '@ivlen/contract';
 import { formatFixed } from '@ivlen/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
@@ -10,7 +10,7 @@ import { pText } from '../../../numbers/number-text';
 import { displayName } from '../../../study/variable-name';
 import { verdictOf } from '../strips/shape-columns';
 import { useInView } from '../strips/use-in-view';
-import { refusalInWords, SCALE_WORDS, servingShift } from './scale-words';
+import { refusalInWords, servingShift } from './scale-words';
 import type { ScaleChoice } from './use-scale-decisions';
 
 interface ScalesRowProps {

@@ -1,11 +1,11 @@
-import type { ScalesResult, ShapeSettings, Variable } from '@ivlen/contract';
+import { SCALE_WORDS, type ScalesResult, type ShapeSettings, type Variable } from '@ivlen/contract';
 import { COEFFICIENTS, formatFixed, METHOD_NAMES } from '@ivlen/core';
 import { coefficientText, pText } from '../../../numbers/number-text';
 import { displayName } from '../../../study/variable-name';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
 import { verdictOf } from '../strips/shape-columns';
 import { TESTS } from '../test-words';
-import { refusalInWords, SCALE_WORDS } from './scale-words';
+import { refusalInWords } from './scale-words';
 
 type Line = ScalesResult['scales'][number];
 

@@ -1,4 +1,4 @@
-import { COMPARED_SCALES, type Variable } from '@ivlen/contract';
+import { COMPARED_SCALES, SCALE_WORDS, type Variable } from '@ivlen/contract';
 import { useQueries } from '@tanstack/react-query';
 import { useState } from 'react';
 import { MethodsLine } from '../../../methods-line/methods-line';
@@ -10,7 +10,6 @@ import { TableTools } from '../../../tables/table-tools';
 import { scalesSentence } from '../sentence';
 import { shapeEditors } from '../shape-editors';
 import type { ShapeViewProps } from '../shape-view';
-import { SCALE_WORDS } from './scale-words';
 import { ScalesRow, scalesQuery } from './scales-row';
 import { manyScalesTable } from './scales-table';
 import { type ScaleChoice, useScaleDecisions } from './use-scale-decisions';

@@ -13,6 +13,7 @@ it('has the usual settings where none were saved', () => {
     control: [],
     below: 'coefficient',
     above: 'p',
+    under: 'nothing',
     strength: null,
     dim: false,
     order: 'listed',

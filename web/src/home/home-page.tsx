@@ -18,7 +18,7 @@ export function HomePage() {
       <TopBar study={null} />
       <main className="mx-auto w-full max-w-5xl px-6 pt-10 pb-16">
         <h1 className="font-serif text-[28px] leading-tight font-medium">Which of your variables go together?</h1>
-        <p className="mt-1.5 mb-7 max-w-2xl font-serif text-[17px] text-muted">
+        <p className="mt-1.5 mb-7 max-w-3xl font-serif text-balance text-[17px] text-muted">
           Bring in a table, see every correlation with its test, and read what each number can and cannot say.
         </p>
         <section aria-labelledby="new-study" className="mb-10">

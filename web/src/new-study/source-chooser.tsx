@@ -38,7 +38,7 @@ export function SourceChooser() {
       ) : (
         <div className="flex items-center gap-4">
           <p className="min-w-0 flex-1">
-            Drop a file here (CSV, TSV, XLSX, Parquet, JSON, or a study archive), or paste cells from a spreadsheet (Ctrl V).
+            Drop a file here (CSV, TSV, XLSX, Parquet, JSON, or a study archive), or paste cells (Ctrl V).
             <span className="block text-[13px] text-muted">
               Names in the first row, one case in each row below. Nothing is stored before you have seen how it is read.
             </span>

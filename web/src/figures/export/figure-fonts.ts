@@ -1,5 +1,5 @@
 import textFont from '@fontsource-variable/atkinson-hyperlegible-next/files/atkinson-hyperlegible-next-latin-wght-normal.woff2?url';
-import zeroFont from '@fontsource-variable/public-sans/files/public-sans-latin-wght-normal.woff2?url';
+import zeroFont from '@fontsource-variable/onest/files/onest-latin-wght-normal.woff2?url';
 
 /** As on the page (styles/fonts.css): the zero is of a font of its own, without a slash. */
 export const FIGURE_FONTS = "'Plain Zero', 'Atkinson Hyperlegible Next Variable', 'Atkinson Hyperlegible Next', sans-serif";
@@ -9,7 +9,7 @@ export async function embeddedFonts(): Promise<string> {
   const [text, zero] = await Promise.all([inBase64(textFont), inBase64(zeroFont)]);
   return [
     fontFace('Atkinson Hyperlegible Next Variable', text, ''),
-    fontFace('Plain Zero', zero, 'size-adjust:90.3%;unicode-range:U+30;'),
+    fontFace('Plain Zero', zero, 'size-adjust:94.05%;unicode-range:U+30;'),
   ].join('');
 }
 

@@ -3,13 +3,16 @@ import { Search } from 'lucide-react';
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { Hint } from '../../controls/tooltip';
 
-const SearchDialog = lazy(async () => ({ default: (await import('./search-dialog')).SearchDialog }));
+const load = async () => ({ default: (await import('./search-dialog')).SearchDialog });
+const SearchDialog = lazy(load);
 
 /** The search of the bar, on a button and on Ctrl K. */
 export function SearchButton({ study }: { study: Study }) {
   const [open, setOpen] = useState(false);
   useEffect(() => {
     const onKey = (event: KeyboardEvent) => {
+      // What is typed right after must not come before the field.
+      if (event.key === 'Control' || event.key === 'Meta') void load();
       if (!(event.ctrlKey || event.metaKey) || event.key.toLowerCase() !== 'k') return;
       // The browser has a use of its own for it.
       event.preventDefault();

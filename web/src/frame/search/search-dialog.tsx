@@ -23,6 +23,7 @@ export function SearchDialog({ study, onClose }: { study: Study; onClose: () => 
       label="Search this study"
       shouldFilter={false}
       loop
+      className="flex min-h-0 flex-1 flex-col"
       overlayClassName="fixed inset-0 z-40 bg-ink/20"
       contentClassName="popover fixed top-[10%] left-1/2 z-50 flex max-h-[70vh] w-[560px] max-w-[94vw] -translate-x-1/2 flex-col p-0"
     >
@@ -50,7 +51,7 @@ export function SearchDialog({ study, onClose }: { study: Study; onClose: () => 
                   onSelect={() => go(to)}
                   className="flex cursor-pointer items-baseline justify-between gap-4 rounded px-2 py-1.5 data-[selected=true]:bg-accent-soft"
                 >
-                  <span>{name}</span>
+                  <span className="shrink-0">{name}</span>
                   {remark && <span className="truncate text-[13px] text-muted">{remark}</span>}
                 </Command.Item>
               ))}

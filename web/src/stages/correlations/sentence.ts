@@ -74,7 +74,9 @@ export function questionsSentence(study: Study, settings: CorrelationSettings, f
   const hypotheses = questions.reduce((sum, question) => sum + question.hypotheses.length, 0);
   const count = (number: number, one: string, many: string) => `${number} ${number === 1 ? one : many}`;
   return [
-    `${count(hypotheses, 'hypothesis', 'hypotheses')} of ${count(questions.length, 'question', 'questions')}, each by its own method and direction, in `,
+    hypotheses === 0
+      ? 'No hypothesis stated yet; each will go by its own method and direction, in '
+      : `${count(hypotheses, 'hypothesis', 'hypotheses')} of ${count(questions.length, 'question', 'questions')}, each by its own method and direction, in `,
     rowsWords(facts.rows),
     ', using ',
     missingWords(settings),

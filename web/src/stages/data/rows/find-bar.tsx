@@ -51,7 +51,7 @@ export function FindBar({ study, order, text, onText, found, onGo }: FindBarProp
       <form onSubmit={submit} className="flex items-center gap-1">
         <input
           type="search"
-          className="field w-44 py-0.5"
+          className="field w-52 py-0.5"
           placeholder="Find a value or identifier"
           aria-label="Find a value or identifier"
           value={typed}

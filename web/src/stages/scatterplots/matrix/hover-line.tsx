@@ -21,7 +21,7 @@ export function HoverLine({ study, data, under, groups, models }: HoverLineProps
   const row = under?.place == null ? null : (data?.rows[under.place] ?? 0) + 1;
   const name = useRowName(study, row);
   if (!under || !data)
-    return <p className="text-[13px] text-muted">Press a panel to open its pair; drag across one to light rows in all.</p>;
+    return <p className="text-[13px] text-muted">Press a panel to open its pair; drag across one to select rows in all.</p>;
   const pair = models.find((model) => model.spec?.id === under.spec.id)?.values;
   if (under.place === null) {
     const count = under.count === null ? '' : ` · ${under.count.toLocaleString('en-GB')} ${under.count === 1 ? 'row' : 'rows'} here`;

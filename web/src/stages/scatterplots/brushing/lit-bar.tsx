@@ -85,7 +85,7 @@ export function LitBar({ study, count, rowsLit, pair, values, levels, asideOpen,
           Show among the rows
         </button>
         <button type="button" className="button-quiet" onClick={onClear}>
-          Put out
+          Clear the selection
         </button>
       </div>
       {keeping && <KeepDialog study={study} {...keeping} count={count} onDone={onClear} onClose={() => setKeeping(null)} />}

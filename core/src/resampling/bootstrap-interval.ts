@@ -54,7 +54,8 @@ export function bootstrapInterval({ n, statistic, replicates, seed, level, bca, 
       if (value !== value && ++undefinedResamples > MOST_UNDEFINED * replicates) return { ...none, undefinedResamples };
     }
     values[b] = value;
-    if (b % REPORTED_EVERY === 0) onProgress?.(b);
+    const done = b + 1;
+    if (done % REPORTED_EVERY === 0 || done === replicates) onProgress?.(done);
   }
   const standardError = spread(values);
   values.sort();

@@ -80,7 +80,8 @@ export function permutationTest(
   for (let m = 0; m < permutations; m++) {
     random.shuffle(shuffled);
     if (extreme(statistic())) asExtreme++;
-    if (m % REPORTED_EVERY === 0) onProgress?.(m);
+    const done = m + 1;
+    if (done % REPORTED_EVERY === 0 || done === permutations) onProgress?.(done);
   }
   return { ...common, asExtreme, pValue: (asExtreme + 1) / (permutations + 1) };
 }

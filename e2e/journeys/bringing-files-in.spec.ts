@@ -46,7 +46,7 @@ for (const [what, buffer, words] of REFUSED) {
 }
 
 const STOPPED: readonly (readonly [string, string, RegExp])[] = [
-  ['a header only', 'a,b,c\n', /Row 1 holds names, and no row of data follows/],
+  ['a header only', 'a,b,c\n', /Under the row of names no row of data follows/],
   ['quotes that never close', 'a,b\n1,"2\n3,4\n', /A quotation mark opens in row 1 and never closes/],
 ];
 for (const [what, text, words] of STOPPED) {

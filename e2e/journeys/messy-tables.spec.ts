@@ -42,7 +42,7 @@ test('title lines above the names, and units under them', async ({ page }) => {
 
 test('means and SDs at the foot without labels', async ({ page }) => {
   await bring(page, 'foot.csv', `depth,nitrate\n${lines((i) => [X[i] ?? 0, Y[i] ?? 0])}\n5.64,13.28\n1.06,1.38\n`);
-  await expect(page.getByText('The last 2 rows are no case: the means of the rows above, the SDs of the rows above.')).toBeVisible();
+  await expect(page.getByText('The last 2 rows are no cases: the means of the rows above, the SDs of the rows above.')).toBeVisible();
   await page.getByRole('button', { name: 'Leave them out' }).click();
   await expect(page.getByText('10 rows × 2 variables')).toBeVisible();
   await expectR(page, writtenR(X, Y), 10);

@@ -107,19 +107,26 @@ describe('bad input is told in words', () => {
   });
 
   test.each([
-    ['header only', 'a,b,c\n', 'no-rows', 'stops', 'Row 1 holds names'],
+    ['header only', 'a,b,c\n', 'no-rows', 'stops', 'Under the row of names no row of data follows.'],
     ['one column', 'a\n1\n2\n3\n', 'one-column', 'check', 'one column only'],
     ['no numbers', 'a,b\nx,y\nz,w\nx,w\n', 'no-quantity', 'check', 'No column holds quantities'],
     ['two rows', 'a,b\n1,2\n3,4\n', 'few-rows', 'check', '2 rows'],
-    ['short rows', 'a,b,c\n1,2,3\n4,5\n6,7,8\n', 'short-rows', 'check', 'Row 2 has fewer cells than the 3 columns (the first has 2)'],
+    ['short rows', 'a,b,c\n1,2,3\n4,5\n6,7,8\n', 'short-rows', 'check', 'Row 2 has fewer cells than the 3 columns (it has 2).'],
+    [
+      'several short rows',
+      'a,b,c\n1,2,3\n4,5\n6,7,8\n9\n1,2,4\n',
+      'short-rows',
+      'check',
+      'Rows 2 and 4 have fewer cells than the 3 columns (the first has 2).',
+    ],
     [
       'long rows',
       'a,b\n1,2\n3,4,5\n6,7\n',
       'long-rows',
       'check',
-      'Row 2 has more cells than the 2 columns; the extra ones (“5” in the first)',
+      'Row 2 has more cells than the 2 columns; the extra ones (“5”) are not read.',
     ],
-    ['an empty name', 'a,,c\n1,2,3\n4,5,6\n7,8,9\n', 'empty-name', 'note', 'Column 2 has no name in row 1'],
+    ['an empty name', 'a,,c\n1,2,3\n4,5,6\n7,8,9\n', 'empty-name', 'note', 'Column 2 has no name; it is called'],
     ['a repeated name', 'a,A,c\n1,2,3\n4,5,6\n7,8,9\n', 'duplicate-name', 'note', 'it is called “A (2)”'],
     ['words among numbers', 'a,b\n1,2\nfew,4\n5,6\n7,8\n9,1\n', 'not-numbers', 'check', 'a: 1 cell is not a number: “few” in row 2'],
     ['a number too large', 'a,b\n1,2\n1e400,4\n5,6\n7,8\n9,1\n', 'too-large', 'check', 'a: “1e400” in row 2 is larger than any number'],
@@ -212,7 +219,8 @@ describe('what stands above and below the data', () => {
     expect(problem((await read(unnamed)).preview, 'foot-rows')?.mends[0]?.patch).toEqual({ foot: 2 });
     const labelled = 'site,a,b\nx,1,10\ny,2,20\nz,4,35\nTotal,7,65\nn,3,3\n';
     expect(problem((await read(labelled)).preview, 'foot-rows')).toMatchObject({
-      message: 'The last 2 rows are no case: “Total”, “n”.',
+      message: 'The last 2 rows are no cases: “Total”, “n”.',
+      hint: 'Left in, they would be counted as cases and pull every result.',
       mends: [{ patch: { foot: 2 } }],
     });
   });

@@ -68,7 +68,7 @@ export function edgeProblems({ titles, names, units, head, tail, columns, rows }
       severity: 'check',
       code: 'units-in-names',
       message: `${named.length === 1 ? 'A name holds' : `${named.length} names hold`} a unit: ${quoted(named.map(({ text }) => text))}.`,
-      hint: 'Taken apart, the unit goes into the codebook, and sentences and tables have the name alone.',
+      hint: `Taken apart, ${named.length === 1 ? 'the unit goes' : 'the units go'} into the codebook, and sentences and tables have the ${named.length === 1 ? 'name' : 'names'} alone.`,
       mends: [
         {
           label: 'Take name and unit apart',
@@ -82,8 +82,8 @@ export function edgeProblems({ titles, names, units, head, tail, columns, rows }
     problems.push({
       severity: 'check',
       code: 'foot-rows',
-      message: `${foot.rows === 1 ? 'The last row is' : `The last ${foot.rows} rows are`} no case: ${foot.words}.`,
-      hint: 'Left in, it would be counted as one more case and pull every result.',
+      message: `${foot.rows === 1 ? 'The last row is no case' : `The last ${foot.rows} rows are no cases`}: ${foot.words}.`,
+      hint: `Left in, ${foot.rows === 1 ? 'it would be counted as a case' : 'they would be counted as cases'} and pull every result.`,
       mends: [{ label: foot.rows === 1 ? 'Leave it out' : 'Leave them out', patch: { foot: settings.foot + foot.rows } }],
     });
   }

@@ -16,7 +16,7 @@ export function nameColumns(header: readonly string[], settings: ImportSettings)
         code: 'empty-name',
         column,
         mends: [],
-        message: `Column ${column + 1} has no name in row 1; it is called “${name}”.`,
+        message: `Column ${column + 1} has no name; it is called “${name}”.`,
         hint: 'Give it a name over its column below.',
       });
     } else if (name !== base) {

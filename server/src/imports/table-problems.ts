@@ -14,7 +14,7 @@ export function tableProblems(
     add({
       severity: 'stops',
       code: 'no-rows',
-      message: settings.header ? 'Row 1 holds names, and no row of data follows.' : 'No row holds any value.',
+      message: settings.header ? 'Under the row of names no row of data follows.' : 'No row holds any value.',
       hint: 'Take a file with at least three rows of data, or say below that the first row is data too.',
       mends: settings.header ? [{ label: 'The first row is data', patch: { header: false } }] : [],
     });
@@ -56,15 +56,18 @@ export function tableProblems(
     add({
       severity: 'check',
       code: 'short-rows',
-      message: `${capital(rowsPhrase(short.rows, short.count))} ${short.count === 1 ? 'has' : 'have'} fewer cells than the ${thousands(width)} columns (the first has ${short.width}).`,
-      hint: 'The cells missing at their ends count as missing values. Compare these rows with the file.',
+      message: `${capital(rowsPhrase(short.rows, short.count))} ${short.count === 1 ? 'has' : 'have'} fewer cells than the ${thousands(width)} columns (${short.count === 1 ? 'it' : 'the first'} has ${short.width}).`,
+      hint:
+        short.count === 1
+          ? 'The cells missing at its end count as missing values. Compare this row with the file.'
+          : 'The cells missing at their ends count as missing values. Compare these rows with the file.',
     });
   }
   if (long.count > 0) {
     add({
       severity: 'check',
       code: 'long-rows',
-      message: `${capital(rowsPhrase(long.rows, long.count))} ${long.count === 1 ? 'has' : 'have'} more cells than the ${thousands(width)} columns; the extra ones (“${clipped(long.extra)}” in the first) are not read.`,
+      message: `${capital(rowsPhrase(long.rows, long.count))} ${long.count === 1 ? 'has' : 'have'} more cells than the ${thousands(width)} columns; the extra ones (“${clipped(long.extra)}”${long.count === 1 ? '' : ' in the first'}) are not read.`,
       hint: 'Often a separator stands inside a value: enclose the value in quotation marks in the file, or choose another separator or decimal mark here.',
     });
   }

@@ -9,7 +9,7 @@ export const FOOT: readonly MessyTable[] = [
   {
     name: 'means and SDs without labels',
     text: `x,y\n${pairs}\n5.64,13.28\n1.06,1.38\n`,
-    told: { 'foot-rows': 'The last 2 rows are no case: the means of the rows above, the SDs of the rows above.' },
+    told: { 'foot-rows': 'The last 2 rows are no cases: the means of the rows above, the SDs of the rows above.' },
     mends: ['foot-rows'],
     rows: 10,
     columns: { x: { values: X } },
@@ -17,14 +17,14 @@ export const FOOT: readonly MessyTable[] = [
   {
     name: 'sums, means, smallest and largest values after an empty line, without labels',
     text: `x,y\n${pairs}\n,\n56.4,132.8\n5.64,13.28\n4.1,11.2\n7.1,15.8\n`,
-    told: { 'foot-rows': 'The last 4 rows are no case: the sums of the rows above, the means of the rows above, the smallest values' },
+    told: { 'foot-rows': 'The last 4 rows are no cases: the sums of the rows above, the means of the rows above, the smallest values' },
     mends: ['foot-rows'],
     rows: 10,
   },
   {
     name: 'standard errors, variances, medians and numbers beside means',
     text: `x,y\n${pairs}\n5.64,13.28\n0.334,0.436\n1.116,1.902\n5.6,13.1\n10,10\n`,
-    told: { 'foot-rows': 'The last 5 rows are no case' },
+    told: { 'foot-rows': 'The last 5 rows are no cases' },
     mends: ['foot-rows'],
     rows: 10,
   },

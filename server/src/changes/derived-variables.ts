@@ -6,6 +6,7 @@ import { groupLabels } from '../derivations/group-labels';
 import { circleThrough, resolveDefinition } from '../derivations/resolve-definition';
 import { DomainError } from '../errors/domain-error';
 import { countOf } from '../phrases/phrases';
+import { newVariable } from '../studies/new-variable';
 import type { AppliedChange, ChangeContext } from './applied-change';
 import { assertNameFree } from './edit-entries';
 import { freeId } from './free-id';
@@ -67,23 +68,16 @@ async function derivedVariable(
       hint: `${countOf(missing, 'row')} lack a value; ${countOf(undefinedRows.length, 'row')} have no result, such as a division by zero.`,
     });
   }
-  return {
+  return newVariable({
     id,
     name,
-    label: null,
     unit,
     kind: kindOf(derivation, values),
     storage: derivation.type === 'recode' ? 'code' : 'number',
-    decimals: null,
-    role: null,
-    highMeans: null,
     valueLabels: groupLabels(derivation),
-    missingCodes: [],
-    validRange: null,
-    note: null,
     derivation,
     version: number,
-  };
+  });
 }
 
 function kindOf({ type }: Derivation, values: Float64Array): Kind {

@@ -1,8 +1,9 @@
-import type { ChangeOf, Variable } from '@ivlen/contract';
+import type { ChangeOf } from '@ivlen/contract';
 import { inChunks } from '../columns/chunk-codec';
 import { insertColumn } from '../columns/column-repository';
 import { DomainError } from '../errors/domain-error';
 import { countOf } from '../phrases/phrases';
+import { newVariable } from '../studies/new-variable';
 import type { AppliedChange, ChangeContext } from './applied-change';
 import { chosenRows } from './chosen-rows';
 import { assertNameFree } from './edit-entries';
@@ -27,23 +28,7 @@ export async function keepSelection(
   if (rows.length === 0) throw new DomainError('no-rows', 'No row is chosen.', { hint: 'Choose some rows first.' });
   const codes = new Float64Array(table.rows).fill(OTHERS);
   for (const row of rows) codes[row] = CHOSEN;
-  const variable: Variable = {
-    id: freeId(table.state, number),
-    name,
-    label: null,
-    unit: null,
-    kind: 'nominal',
-    storage: 'code',
-    decimals: null,
-    role: null,
-    highMeans: null,
-    valueLabels: {},
-    missingCodes: [],
-    validRange: null,
-    note: null,
-    derivation: null,
-    version: number,
-  };
+  const variable = newVariable({ id: freeId(table.state, number), name, kind: 'nominal', storage: 'code', version: number });
   const chunks = () => inChunks(codes);
   await insertColumn(db, { study: table.study, revision: number }, { variable: variable.id, chunks, dictionary: [chosen, others] });
   const state = { ...table.state, variables: [...table.state.variables, variable] };

@@ -5,6 +5,7 @@ import { limitCodes, type ToldLimits } from '../limits/told-limits';
 import { countOf } from '../phrases/phrases';
 import type { NewStudy } from '../studies/create-study';
 import { FIRST_REVISION } from '../studies/first-revision';
+import { newVariable } from '../studies/new-variable';
 import { type ColumnBlocks, stretches } from './column-blocks';
 import { decisionsInWords } from './decisions-in-words';
 
@@ -21,7 +22,7 @@ type DescribedTable = Pick<ImportPreview, 'settings' | 'rows' | 'columns' | 'fil
 export function studyFromTable(name: string, { settings, rows, columns, fileName }: DescribedTable, values: TableValues): NewStudy {
   const kept = columns.map((column, at) => ({ column, at })).filter(({ column }) => !column.leftOut);
   const stored = kept.map(({ column, at }, i) => ({
-    variable: variableOf(`v${i + 1}`, column, settings.missingCodes),
+    variable: newVariable({ ...entryOf(column), id: `v${i + 1}`, missingCodes: settings.missingCodes, version: FIRST_REVISION }),
     dictionary: column.storage === 'code' ? (values.dictionaries[at] ?? []) : null,
     chunks: () => stretches(values.blocks, at, rows, CHUNK_ROWS),
   }));
@@ -52,27 +53,6 @@ export function studyFromTable(name: string, { settings, rows, columns, fileName
   };
 }
 
-/** The first codebook entry of a column. */
-function variableOf(id: string, { name, kind, storage, unit, note }: ImportColumn, missingCodes: string[]): Variable {
-  return {
-    id,
-    name,
-    label: null,
-    unit,
-    kind,
-    storage,
-    decimals: null,
-    role: null,
-    highMeans: null,
-    valueLabels: {},
-    missingCodes,
-    validRange: null,
-    note,
-    derivation: null,
-    version: FIRST_REVISION,
-  };
-}
-
 function newState(variables: Variable[], source: string): StudyState {
   return {
     variables,
@@ -90,4 +70,9 @@ function newState(variables: Variable[], source: string): StudyState {
     pairNotes: {},
     questions: [],
   };
+}
+
+/** What the file tells of a column. */
+function entryOf({ name, kind, storage, unit, note }: ImportColumn): Pick<ImportColumn, 'name' | 'kind' | 'storage' | 'unit' | 'note'> {
+  return { name, kind, storage, unit, note };
 }

@@ -1,4 +1,5 @@
 import type { Variable } from '@ivlen/contract';
+import { newVariable } from '../studies/new-variable';
 
 /** What the variable is called that keeps the limits of another. */
 export function limitName(name: string): string {
@@ -17,22 +18,14 @@ export function withLimitVariable(
 ): { limit: Variable; noted: Variable } {
   let name = limitName(of.name);
   for (let copy = 2; names.has(name); copy++) name = `${of.name} (limit ${copy})`;
-  const limit: Variable = {
+  const limit = newVariable({
     id,
     name,
     label: `Limit that stood in ${of.name} in place of a value`,
-    unit: null,
     kind: 'nominal',
     storage: 'code',
-    decimals: null,
-    role: null,
-    highMeans: null,
-    valueLabels: {},
-    missingCodes: [],
-    validRange: null,
     note: `Missing where ${of.name} holds a value that was measured.`,
-    derivation: null,
     version,
-  };
+  });
   return { limit, noted: { ...of, note: [of.note, `The limits are kept in ${name}.`].filter(Boolean).join(' ') } };
 }

@@ -13,9 +13,9 @@ const variable = (id: string, kind: Variable['kind'], more: Partial<Variable> = 
   role: null,
   ...more,
 });
-const summary = (counts: Readonly<Record<string, readonly [n: number, distinct: number]>>): SummaryResult => ({
+const summary = (counts: Readonly<Record<string, readonly [n: number, distinct: number, missing?: number]>>): SummaryResult => ({
   kind: 'summary',
-  variables: Object.entries(counts).map(([id, [n, distinct]]) => ({ id, n, distinct, missing: 0, bins: [] })),
+  variables: Object.entries(counts).map(([id, [n, distinct, missing = 0]]) => ({ id, n, distinct, missing, bins: [] })),
 });
 
 describe('the grouping variable that a study begins with', () => {
@@ -23,6 +23,8 @@ describe('the grouping variable that a study begins with', () => {
     ['a nominal one with a few groups of enough rows', [variable('plot', 'nominal')], { plot: [60, 12] }, 'plot'],
     ['none with 13 groups', [variable('plot', 'nominal')], { plot: [200, 13] }, null],
     ['none with groups of four rows', [variable('plot', 'nominal')], { plot: [59, 12] }, null],
+    ['one that half of the rows lack', [variable('plot', 'nominal')], { plot: [60, 3, 60] }, 'plot'],
+    ['none that more of the rows lack', [variable('limit', 'nominal')], { limit: [60, 3, 61] }, null],
     ['none with one group', [variable('plot', 'nominal')], { plot: [60, 1] }, null],
     ['no ordinal one', [variable('grade', 'ordinal')], { grade: [60, 4] }, null],
     [

@@ -39,8 +39,9 @@ const [MOST_GROUPS, FEWEST_ROWS] = [12, 5];
 /** The variable said to be one, or else the first nominal one with a few groups of enough rows; null if there is none. */
 export function firstGrouping(candidates: readonly Variable[], summary: SummaryResult | undefined): Variable | null {
   const fits = ({ id, kind }: Variable) => {
-    const { n = 0, distinct = 0 } = summary?.variables.find((item) => item.id === id) ?? {};
-    return kind === 'nominal' && distinct !== null && distinct > 1 && distinct <= MOST_GROUPS && n >= FEWEST_ROWS * distinct;
+    const { n = 0, distinct = 0, missing = 0 } = summary?.variables.find((item) => item.id === id) ?? {};
+    // One that most rows lack, such as a limit of measurement, would leave most rows out.
+    return kind === 'nominal' && distinct > 1 && distinct <= MOST_GROUPS && n >= FEWEST_ROWS * distinct && n >= missing;
   };
   return candidates.find(({ role }) => role === 'grouping') ?? candidates.find(fits) ?? null;
 }

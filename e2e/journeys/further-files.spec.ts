@@ -9,7 +9,7 @@ const STREAMS = readFileSync(new URL('../../samples/aldermere-streams.csv', impo
   .split('\n');
 
 async function bringInto(page: Page, entry: string, lines: readonly string[]) {
-  await page.getByRole('link', { name: 'Data' }).click();
+  await page.getByRole('link', { name: 'Data', exact: true }).click();
   await page.getByRole('button', { name: 'Bring in' }).click();
   await page.getByRole('menuitem', { name: entry }).click();
   const buffer = Buffer.from(lines.join('\n'));
@@ -67,7 +67,7 @@ test('choices of another study are taken over, with a list of what does not fit'
     .getByLabel('Table to bring in')
     .setInputFiles({ name: 'next year.csv', mimeType: 'text/csv', buffer: Buffer.from(lines.join('\n')) });
   await page.getByRole('button', { name: 'Create study' }).click();
-  await page.getByRole('link', { name: 'Data' }).click();
+  await page.getByRole('link', { name: 'Data', exact: true }).click();
   await page.getByRole('button', { name: 'Bring in' }).click();
   await page.getByRole('menuitem', { name: 'The choices of another study …' }).click();
   const dialog = page.getByRole('dialog', { name: 'Choices of another study' });
@@ -85,7 +85,7 @@ test('a repeated identifier is a caution, with one row per identifier as an offe
   await openCopy(page, 'Aldermere streams');
   const stations = new Set(STREAMS.slice(1).map((line) => line.split(',')[0])).size;
   expect(stations).toBeLessThan(248);
-  await page.getByRole('link', { name: 'Data' }).click();
+  await page.getByRole('link', { name: 'Data', exact: true }).click();
   await page.getByRole('button', { name: /^To check/ }).click();
   const line = page.getByRole('listitem').filter({ hasText: 'stand in more than one row' });
   await expect(line).toContainText('not independent of each other');

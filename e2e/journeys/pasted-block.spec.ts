@@ -49,7 +49,7 @@ test('a block pasted with units under the names and means at the foot is put rig
   await page.getByRole('button', { name: 'Create study' }).click();
   await expect(page.getByRole('region', { name: /^Pair / })).toBeVisible();
 
-  await page.getByRole('link', { name: 'Data' }).click();
+  await page.getByRole('link', { name: 'Data', exact: true }).click();
   await page.getByRole('button', { name: 'Codebook', exact: true }).click();
   await page.getByRole('button', { name: 'Edit the entry of depth' }).click();
   const form = page.getByRole('form', { name: 'Entry of depth' });

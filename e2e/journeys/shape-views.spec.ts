@@ -13,7 +13,7 @@ const view = (page: Page, name: string) => page.getByRole('navigation', { name: 
 test('joint normality fails because of one variable; on its logarithm the reason is another', async ({ page }) => {
   await openCopy(page, 'Aldermere streams');
   await tickOnly(page, [/^water temp/, /^nitrate/, /^turbidity/]);
-  await page.getByRole('link', { name: 'Shape' }).click();
+  await page.getByRole('link', { name: 'Shape', exact: true }).click();
   await view(page, 'Together').click();
   await expect(page.getByTestId('methods-line')).toHaveText(
     'Joint normality of 3 variables in 244 of 248 rows, those complete for all of them; Henze–Zirkler at .05.',
@@ -73,7 +73,7 @@ test('several variables are taken to other scales at once, each with its line in
 test('a strip for each group shows two humps as groups that differ, kept over a reload and in the table', async ({ page }) => {
   await openCopy(page, 'Aldermere streams');
   await tickOnly(page, [/^elevation/, /^water temp/]);
-  await page.getByRole('link', { name: 'Shape' }).click();
+  await page.getByRole('link', { name: 'Shape', exact: true }).click();
   await page.getByRole('button', { name: /change whether groups/ }).click();
   await whileSaving(page, () => page.getByRole('radio', { name: 'Per catchment' }).click());
   const table = page.getByRole('table', { name: 'Shape of 2 variables' });
@@ -138,7 +138,7 @@ test('a strange table: accents and spaces, rows that miss everything, a scale of
   await page.getByRole('combobox', { name: 'Kind of état de la berge' }).selectOption('discrete');
   await stored;
   await page.getByRole('button', { name: 'Create study' }).click();
-  await page.getByRole('link', { name: 'Shape' }).click();
+  await page.getByRole('link', { name: 'Shape', exact: true }).click();
   const all = page.getByRole('checkbox', { name: /^même/ });
   await expect(all).toBeEnabled();
   if (!(await all.isChecked())) await whileSaving(page, () => all.check());

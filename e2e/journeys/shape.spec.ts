@@ -88,7 +88,7 @@ test('turbidity is skewed: other scales, the logarithm kept in its place; panel,
   await expect(page.getByRole('table', { name: 'Shape of 12 variables' }).getByRole('row', { name: /^log10 turbidity/ })).not.toContainText(
     'skewed',
   );
-  await page.getByRole('link', { name: 'Correlations' }).click();
+  await page.getByRole('link', { name: 'Correlations', exact: true }).click();
   await expect(page.getByRole('gridcell', { name: /^log10 turbidity: distribution of 244 values$/ })).toBeVisible();
   await page.getByRole('gridcell', { name: /^nitrate and log10 turbidity: / }).click();
   const card = page.getByRole('complementary', { name: /^Pair/ });
@@ -127,7 +127,7 @@ test('a variable that no scale cures: none is kept, Spearman is chosen for its p
   await expect(decisions.nth(1)).toContainText('No other scale kept for conductivity: skewness as it is 0.92, square root ');
   await page.keyboard.press('Escape');
 
-  await page.getByRole('link', { name: 'Correlations' }).click();
+  await page.getByRole('link', { name: 'Correlations', exact: true }).click();
   await expect(page.getByTestId('methods-line')).toContainText('Pearson’s r among 12 variables, Spearman’s ρ for pairs with conductivity');
   const rho = conductivityByNitrate.rho.toFixed(3).replace(/^0/, '');
   const cell = page.getByRole('gridcell', {

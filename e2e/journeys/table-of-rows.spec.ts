@@ -40,7 +40,7 @@ test('only catchment Aster, then rows 61 to 140, three columns: the matrix follo
 
   await page.getByRole('button', { name: 'None' }).click();
   for (const name of [/^elevation/, /^water temp/, /^dissolved oxygen/]) await page.getByRole('checkbox', { name }).check();
-  await page.getByRole('link', { name: 'Correlations' }).click();
+  await page.getByRole('link', { name: 'Correlations', exact: true }).click();
   await expect(page.getByTestId('methods-line')).toContainText(`among 3 variables in ${rows} of 248 rows`);
   const expectMatrix = async () => {
     const { waterTempByElevation, oxygenByElevation, oxygenByWaterTemp } = survey.asterRows61To140;
@@ -83,7 +83,7 @@ test('a ratio of two columns is made with completion and preview, and stands in 
     .getByRole('checkbox', { name: /^chlorophyll/ })
     .first()
     .check();
-  await page.getByRole('link', { name: 'Correlations' }).click();
+  await page.getByRole('link', { name: 'Correlations', exact: true }).click();
   const { byChlorophyll, byPhosphate } = survey.chlorophyllPerPhosphate;
   for (const [part, { r, n }] of [
     ['chlorophyll', byChlorophyll],
@@ -125,7 +125,7 @@ test('pH 74 is found, shown with and without, corrected with a reason, undone an
   const undo = page.getByRole('button', { name: /^Undo: ph/ });
   await expect(undo).toBeVisible();
   const expectPh = async (r: number) => {
-    await page.getByRole('link', { name: 'Correlations' }).click();
+    await page.getByRole('link', { name: 'Correlations', exact: true }).click();
     await cellOf(page, 'nitrate', 'ph').click();
     await expect(page.getByTestId('pair-values').getByRole('row', { name: /Pearson’s r/ })).toContainText(shown(r));
   };
@@ -175,7 +175,7 @@ test('archive out, delete the study, archive in: the identical matrix, to the la
   };
   const before = await matrix();
   const shownBefore = async () => {
-    await page.getByRole('link', { name: 'Correlations' }).click();
+    await page.getByRole('link', { name: 'Correlations', exact: true }).click();
     // The marks of shape come a moment after the coefficients.
     await expect(page.getByRole('grid').getByText('▲')).toHaveCount(4);
     return page.getByRole('grid').innerText();

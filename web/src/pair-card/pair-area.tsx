@@ -38,7 +38,7 @@ export function PairArea({
           {displayName(pair.x)} × {displayName(pair.y)}
         </h2>
         <PairPlot context={context} result={result} width={plot} />
-        <button type="button" className="button-quiet mt-1 text-[13px]" onClick={() => selection.show({ x: pair.y, y: pair.x })}>
+        <button type="button" className="button-quiet mt-2.5 text-[13px]" onClick={() => selection.show({ x: pair.y, y: pair.x })}>
           <ArrowLeftRight size={14} aria-hidden="true" /> Swap axes
         </button>
         {result && <PairSections context={context} variables={variables} result={result} second={null} />}

@@ -72,7 +72,7 @@ export function PairCard({ study, pair, settings, variables, selection, state, a
       </header>
       <div className="min-h-0 flex-1 overflow-y-auto px-4 pb-6">
         <PairPlot context={context} result={result} width={width - 32} />
-        <p className="mt-1 flex gap-4 text-[13px]">
+        <p className="mt-2.5 flex gap-4 text-[13px]">
           <Hint text="x on the vertical axis, y on the horizontal one (x)">
             <button type="button" className="button-quiet" onClick={onSwap}>
               <ArrowLeftRight size={14} aria-hidden="true" /> Swap axes

@@ -14,6 +14,8 @@ export interface Application {
   /** Where files wait. */
   readonly spool: string;
   cutDatabase(): void;
+  /** Lets no value be stored until what is returned is called. */
+  holdStoring(): Promise<() => Promise<void>>;
   mendDatabase(): void;
   /** Kills the server as a power cut would, and starts it again on the same port. */
   killAndRestart(): Promise<void>;
@@ -31,6 +33,7 @@ export async function startApplication(): Promise<Application> {
     address,
     spool,
     cutDatabase: link.cut,
+    holdStoring: database.holdStoring,
     mendDatabase: link.mend,
     async killAndRestart() {
       await ended(server, 'SIGKILL');

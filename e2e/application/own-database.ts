@@ -4,6 +4,8 @@ import { Client } from 'pg';
 /** A database of one's own on the test server. */
 export interface OwnDatabase {
   readonly url: URL;
+  /** Lets no value be stored until what is returned is called. */
+  holdStoring(): Promise<() => Promise<void>>;
   drop(): Promise<void>;
 }
 
@@ -14,7 +16,14 @@ export async function createOwnDatabase(): Promise<OwnDatabase> {
   await administer(server, `create database ${name}`);
   const url = new URL(server);
   url.pathname = `/${name}`;
-  return { url, drop: () => administer(server, `drop database ${name} with (force)`) };
+  const holdStoring = async () => {
+    const client = new Client({ connectionString: url.href });
+    await client.connect();
+    await client.query('begin');
+    await client.query('lock table column_chunk in share mode');
+    return () => client.end();
+  };
+  return { url, holdStoring, drop: () => administer(server, `drop database ${name} with (force)`) };
 }
 
 async function administer(connectionString: string, statement: string): Promise<void> {

@@ -34,8 +34,10 @@ test('killed in the middle of reading, storing and editing, everything is as bef
   expect(preview.rows).toBe(250_000);
   // In the middle of storing: no study, and the file still waits.
   const order = { data: { importId: preview.id, name: 'Large' } };
+  // It is held back until its progress is listened to: on a fast machine it would be over before.
+  const goOn = await application.holdStoring();
   const storing = await (await page.request.post('/api/studies', order)).json();
-  const { done, total } = await underWay(application.address, storing.job);
+  const { done, total } = await underWay(application.address, storing.job, goOn);
   expect(done).toBeGreaterThan(0);
   expect(done).toBeLessThan(total);
   await application.killAndRestart();
@@ -76,13 +78,16 @@ test('reading is stopped on demand, and leaves nothing', async ({ page, applicat
   await expect.poll(() => readdirSync(application.spool)).toEqual([]);
 });
 
-/** Waits until a job says that some of it is done and some is not; reads its events only so far. */
-async function underWay(address: string, job: string): Promise<{ done: number; total: number }> {
+/** Waits until a job says that some of it is done and some is not; reads its events only so far. @param listening called at its first word */
+async function underWay(address: string, job: string, listening: () => Promise<void>): Promise<{ done: number; total: number }> {
   const response = await fetch(`${address}/api/jobs/${job}/events`);
   const reader = response.body?.pipeThrough(new TextDecoderStream()).getReader();
   let text = '';
+  let heard = false;
   for (let piece = await reader?.read(); piece && !piece.done; piece = await reader?.read()) {
     text += piece.value;
+    if (!heard) await listening();
+    heard = true;
     for (const [, data = '{}'] of text.matchAll(/data: (.*)\n/g)) {
       const { type, done, total } = JSON.parse(data);
       if (type === 'progress' && done > 0 && done < total) {

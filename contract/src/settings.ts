@@ -1,5 +1,6 @@
 import type { Adjustment } from '@ivlen/core';
 import { z } from 'zod';
+import { MOST_COMPARED } from './analyses/groups';
 import { intervalKindSchema } from './analyses/schemas';
 import { methodSchema } from './methods';
 import { scatterplotSettingsSchema } from './scatterplots';
@@ -60,8 +61,34 @@ export type CorrelationSettings = z.infer<typeof correlationSettingsSchema>;
 /** The ticked variables, in order. */
 export const workingSetSettingsSchema = z.object({ variables: z.array(z.string()).max(200) });
 
-/** The variable whose groups are compared, where a stage compares groups. */
-export const groupingSettingsSchema = z.object({ variable: z.string().max(40).nullable() });
+/** The variable whose groups are compared, where a stage compares groups, and which of them take part. */
+export const groupingSettingsSchema = z.object({
+  variable: z.string().max(40).nullable(),
+  /** Stored values of the groups of that variable; null for all, or the largest of many. */
+  groups: z.array(z.number()).min(2).max(MOST_COMPARED).nullable().default(null),
+  /** Whether the rows without a group are one of their own. */
+  withoutOne: z.boolean().default(false),
+});
+
+/** How the Subgroups stage is laid out; coefficients, levels and adjustment are those of the Correlations stage. */
+export const subgroupSettingsSchema = z.object({
+  order: z.enum(['disagreement', 'name', 'size']).default('disagreement'),
+  /** Only pairs with this variable; null for any. */
+  onlyWith: variableIdSchema.nullable().default(null),
+  /** Only outcomes with predictors, which are then the family of the adjusted p. */
+  byRole: z.boolean().default(false),
+  /** Only pairs whose groups differ at the first level. */
+  onlyDiffering: z.boolean().default(false),
+  /** What the other half of the differences shows. */
+  half: z.enum(['p', 'interval', 'q', 'nothing']).default('p'),
+  /** The two groups whose difference is shown, by stored value; null for the first two. */
+  first: z.number().nullable().default(null),
+  second: z
+    .union([z.number(), z.literal('rest')])
+    .nullable()
+    .default(null),
+});
+export type SubgroupSettings = z.infer<typeof subgroupSettingsSchema>;
 
 /** Decimals with which coefficients and p are written, everywhere alike. */
 export const numberSettingsSchema = z.object({
@@ -76,11 +103,12 @@ export const settingsSchemas = {
   correlations: correlationSettingsSchema,
   shape: shapeSettingsSchema,
   grouping: groupingSettingsSchema,
+  subgroups: subgroupSettingsSchema,
   scatterplots: scatterplotSettingsSchema,
   numbers: numberSettingsSchema,
 } as const;
 
-export const settingsScopeSchema = z.enum(['working-set', 'correlations', 'shape', 'grouping', 'scatterplots', 'numbers']);
+export const settingsScopeSchema = z.enum(['working-set', 'correlations', 'shape', 'grouping', 'subgroups', 'scatterplots', 'numbers']);
 export type SettingsScope = z.infer<typeof settingsScopeSchema>;
 /** All settings of a study that were ever saved. */
 export type Settings = { [S in SettingsScope]?: SettingsOf<S> };

@@ -18,8 +18,10 @@ export {
   suspiciousValues,
 } from './cautions/suspicious-values';
 export { sortedValues } from './columns/complete-rows';
+export { type AcrossGroups, type AcrossGroupsOptions, acrossGroups, type PairAcrossGroups } from './comparison/across-groups';
 export { type EquivalenceTest, equivalenceTest, type TestAgainst, testAgainst } from './comparison/against-a-value';
-export { type BootstrapDifferenceOptions, bootstrapDifference } from './comparison/bootstrap-difference';
+export { type BetweenGroups, betweenGroups } from './comparison/between-groups';
+export { type BootstrapDifferenceOptions, bootstrapDifference, bootstrapDifferenceOfPairs } from './comparison/bootstrap-difference';
 export {
   compareNonOverlapping,
   compareOverlapping,
@@ -38,7 +40,10 @@ export {
   type PairwiseComparison,
 } from './comparison/compare-independent';
 export { bartlettSphericity, compareMatrices, type GroupMatrix, type MatricesTest, type MatrixTest } from './comparison/compare-matrices';
-export { type PermutationComparison, permutationCompare } from './comparison/permutation-compare';
+export { compareSlopes, type GroupSlope, type SlopesTest } from './comparison/compare-slopes';
+export { type PermutationCompareOptions, type PermutationComparison, permutationCompare } from './comparison/permutation-compare';
+export { type RandomEffects, randomEffects } from './comparison/random-effects';
+export { correctRangeRestriction, isRangeRestricted, type RangeCorrected } from './comparison/range-restriction';
 export { type WithinCorrelation, withinGroup } from './comparison/within-group';
 export { type Adjustment, adjustPValues } from './correlation/adjust-p-values';
 export { addColumnSums, type ColumnSums, columnSums, sumStretches } from './correlation/column-sums';

@@ -1,6 +1,5 @@
 import { readFileSync } from 'node:fs';
 import {
-  byGroupResultSchema,
   cautionsResultSchema,
   correlationResultSchema,
   dependentResultSchema,
@@ -12,6 +11,7 @@ import {
   type Study,
   studyListItemSchema,
   studySchema,
+  subgroupsResultSchema,
 } from '@ivlen/contract';
 import { adjustPValues, CHECK_CODES } from '@ivlen/core';
 import { loadDemo } from '@ivlen/server';
@@ -42,6 +42,17 @@ const ask = <S extends z.ZodType>(schema: S, study: Study, analysis: object) =>
 const near = (got: number | null | undefined, wanted: number) =>
   expect(Math.abs((got ?? Number.NaN) - wanted) / Math.max(Math.abs(wanted), 1e-300), `${got} for ${wanted}`).toBeLessThan(TOLERANCE);
 const of = (x: string, y: string, study = survey) => ({ x: id(study, x), y: id(study, y) });
+
+const subgroupsOf = (study: Study, names: readonly string[], more: object = {}) => ({
+  kind: 'subgroups',
+  variables: names.map((name) => id(study, name)),
+  method: 'pearson',
+  byVariable: {},
+  alternative: 'two-sided',
+  level: 0.95,
+  groups: { by: id(study, 'catchment') },
+  ...more,
+});
 
 describe('a pair', () => {
   it('has every method’s figures as computed outside', async () => {
@@ -135,34 +146,37 @@ describe('a pair', () => {
   });
 
   it('reverses its sign inside the catchments', async () => {
-    const found = await ask(byGroupResultSchema, survey, {
-      kind: 'by-group',
-      ...of('canopy_cover', 'phosphate'),
-      by: id(survey, 'catchment'),
-      method: 'pearson',
-      alternative: 'two-sided',
-      level: 0.95,
-    });
+    const found = await ask(subgroupsResultSchema, survey, subgroupsOf(survey, ['canopy_cover', 'phosphate']));
     const wanted = Object.values(reference.byCatchment.groups) as { n: number; r: number; p: number }[];
-    expect(found.groups.map(({ test }) => test.n).sort()).toEqual(wanted.map(({ n }) => n).sort());
-    for (const { test } of found.groups) {
-      const group = wanted.find(({ n }) => n === test.n);
-      near(test.coefficient, group?.r ?? Number.NaN);
-      near(test.pValue, group?.p ?? Number.NaN);
+    const [pair] = found.pairs;
+    expect(pair?.groups.map(({ n }) => n).sort()).toEqual(wanted.map(({ n }) => n).sort());
+    for (const cell of pair?.groups ?? []) {
+      const group = wanted.find(({ n }) => n === cell.n);
+      near(cell.coefficient, group?.r ?? Number.NaN);
+      near(cell.pValue, group?.p ?? Number.NaN);
     }
-    expect([found.reversed, found.hidden, found.homogeneity.df]).toEqual([true, false, 3]);
-    near(found.homogeneity.q, reference.byCatchment.q);
+    expect([pair?.reversed, pair?.hidden, pair?.homogeneity.df]).toEqual([true, false, 3]);
+    near(pair?.homogeneity.q, reference.byCatchment.q);
   });
 
   it('is compared with another that shares a variable, over the rows complete for all three', async () => {
     const [a, b, c] = ['mayfly_taxa', 'nitrate', 'phosphate'].map((name) => id(survey, name));
+    // The shared one may stand anywhere in the two pairs.
+    const request = (method: 'pearson' | 'spearman') => ({
+      kind: 'dependent',
+      first: { a, b },
+      second: { a: c, b: a },
+      method,
+      level: 0.95,
+    });
     const wanted = reference.taxaCloserToNitrateThanPhosphate;
-    const found = await ask(dependentResultSchema, survey, { kind: 'dependent', a, b, c, method: 'pearson', level: 0.95 });
-    expect([found.n, found.williams?.df]).toEqual([wanted.n, wanted.df]);
-    near(found.williams?.t, wanted.t);
-    near(found.williams?.pValue, wanted.p);
-    const ranks = await ask(dependentResultSchema, survey, { kind: 'dependent', a, b, c, method: 'spearman', level: 0.95 });
-    expect(ranks.williams).toBeNull();
+    const found = await ask(dependentResultSchema, survey, request('pearson'));
+    const williams = found.tests.find(({ by }) => by === 'williams');
+    expect([found.n, williams?.df]).toEqual([wanted.n, wanted.df]);
+    near(williams?.statistic, wanted.t);
+    near(williams?.pValue, wanted.p);
+    const ranks = await ask(dependentResultSchema, survey, request('spearman'));
+    expect(ranks.tests).toEqual([]);
     expect(ranks.interval?.high).toBeLessThan(0);
   });
 });

@@ -4,6 +4,7 @@ import { VIEWS as CORRELATIONS_VIEWS } from './stages/correlations/views';
 import { VIEWS as DATA_VIEWS } from './stages/data/views';
 import { VIEWS as SCATTERPLOTS_VIEWS } from './stages/scatterplots/views';
 import { VIEWS as SHAPE_VIEWS } from './stages/shape/views';
+import { VIEWS as SUBGROUPS_VIEWS } from './stages/subgroups/views';
 
 /** A stage of the work: what it is called, its parts, and how what it shows is loaded. */
 export interface Stage {
@@ -29,7 +30,12 @@ export const STAGES: readonly Stage[] = [
     views: SCATTERPLOTS_VIEWS,
     load: async () => (await import('./stages/scatterplots/scatterplots-stage')).ScatterplotsStage,
   },
-  { id: 'subgroups', name: 'Subgroups', views: [], load: async () => (await import('./stages/planned/planned-stages')).SubgroupsPlanned },
+  {
+    id: 'subgroups',
+    name: 'Subgroups',
+    views: SUBGROUPS_VIEWS,
+    load: async () => (await import('./stages/subgroups/subgroups-stage')).SubgroupsStage,
+  },
   {
     id: 'collinearity',
     name: 'Collinearity',

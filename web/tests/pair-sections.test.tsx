@@ -1,5 +1,4 @@
 import {
-  byGroupResultSchema,
   type CorrelationSettings,
   correlationSettingsSchema,
   dependentResultSchema,
@@ -8,6 +7,8 @@ import {
   pairTestSchema,
   resampleResultSchema,
   type Study,
+  subgroupPairResultSchema,
+  subgroupsResultSchema,
   type Variable,
   variableSchema,
 } from '@ivlen/contract';
@@ -83,69 +84,136 @@ const serving = (
   });
 
 describe('by group', () => {
-  const test = (coefficient: number, pValue: number) => ({ ...result.tests.pearson, coefficient, pValue, n: 15 });
+  const cell = (coefficient: number, pValue: number) => ({
+    coefficient,
+    n: 15,
+    pValue,
+    log10P: Math.log10(pValue),
+    low: coefficient - 0.3,
+    high: coefficient + 0.3,
+    zVariance: 1 / 12,
+    because: null,
+  });
+  const inside = { coefficient: -0.12, low: -0.4, high: 0.2, pValue: 0.4, log10P: -0.4 };
   const grouped = (part: object = {}) =>
-    byGroupResultSchema.parse({
-      kind: 'by-group',
+    subgroupsResultSchema.parse({
+      kind: 'subgroups',
       groups: [
-        { value: 0, test: test(-0.51, 0.012) },
-        { value: 1, test: test(0.42, 0.2) },
+        { is: 'group', value: 0, rows: 15 },
+        { is: 'group', value: 1, rows: 15 },
       ],
-      whole: result.tests.pearson,
-      within: { coefficient: -0.12, low: -0.4, high: 0.2, pValue: 0.4, spreadRatio: 1.2, meanOfZ: null },
-      homogeneity: { q: 5.213, df: 1, pValue: 0.0224 },
-      reversed: false,
-      hidden: false,
+      rowsWithout: 0,
+      pairs: [
+        {
+          a: 'v1',
+          b: 'v3',
+          method: 'pearson',
+          pooled: cell(-0.63, 1e-9),
+          groups: [cell(-0.51, 0.012), cell(0.42, 0.2)],
+          untested: [],
+          within: { ...inside, n: 30, df: 27, spreadRatio: 1.2, meanOfZ: null },
+          homogeneity: { q: 5.213, df: 1, pValue: 0.0224, log10P: -1.65 },
+          random: null,
+          two: { difference: -0.93, z: -2.283, cohensQ: -1.0103, low: -1.4, high: -0.2 },
+          reversed: false,
+          hidden: false,
+          ...part,
+        },
+      ],
+    });
+  const slope = { slope: -0.2, intercept: 12, low: -0.4, high: -0.02 };
+  const spread = { n: 15, meanX: 3, meanY: 9, sdX: 1.1, sdY: 2.2 };
+  const closer = (part: object = {}) =>
+    subgroupPairResultSchema.parse({
+      kind: 'subgroup-pair',
+      groups: grouped().groups,
+      everyTwo: [
+        { first: 0, second: 1, difference: -0.93, low: -1.4, high: -0.2, z: -2.283, cohensQ: -1.0103, pValue: 0.0224, adjustedP: 0.0224 },
+      ],
+      slopes: {
+        groups: [slope, slope],
+        common: -0.2,
+        pooled: { slope: -0.3, intercept: 12.5 },
+        f: 0.5,
+        df: 1,
+        dfResidual: 26,
+        pValue: 0.486,
+        because: null,
+      },
+      whole: { ...spread, n: 30 },
+      spreads: [spread, spread],
+      between: { coefficient: null, df: 0, pValue: null },
       ...part,
     });
+  const answers = (part: object = {}, more: object = {}) => ({ subgroups: grouped(part), 'subgroup-pair': closer(more) });
 
-  it('has each group by its label, all rows last, and says what the test of their difference found', async () => {
-    serving({ 'by-group': grouped() });
+  it('has each group by its label, all of them last, and says what the test of their difference found', async () => {
+    serving(answers());
     show(<ByGroupSection {...contextOf()} />);
     const table = await screen.findByRole('table', { name: 'nitrate × mayfly taxa by catchment' });
     const rows = within(table).getAllByRole('row').slice(1);
-    expect(rows.map((row) => row.querySelector('th')?.textContent)).toEqual(['Aster', 'b', 'all rows']);
-    expect(rows[0]?.textContent).toContain('15−.51');
+    expect(rows.map((row) => row.querySelector('th')?.textContent)).toEqual(['Aster', 'b', 'all of them']);
+    expect(rows[0]?.textContent).toContain('15−.51*[−.81, −.21].012');
     const words = screen.getByTestId('by-group').textContent ?? '';
-    expect(words).toContain('The groups’ coefficients differ: Q(1) = 5.21, p = .022.');
+    expect(words).toContain(
+      'The association of nitrate with mayfly taxa differed between groups of catchment, z = −2.28, p = .022; difference −.93, 95 % CI [−1.40, −.20]; Cohen’s q = −1.01; r: Aster −.51, b .42.',
+    );
     expect(words).toContain('Within groups, their means taken out: r = −.12 [−.40, .20].');
     expect(words).toContain('Skewed variables make equal groups seem to differ');
+    // Closeness and steepness are told apart.
+    expect((await screen.findByTestId('slopes')).textContent).toBe(
+      'Slopes of mayfly taxa on nitrate do not detectably differ between the groups, F(1, 26) = 0.50, p = .486; common slope −0.200. The groups differ in how close the points lie to the lines (Pearson’s r), not detectably in how steep these are.',
+    );
   });
 
   it.each([
     [
-      { homogeneity: { q: 1, df: 1, pValue: 0.3173 } },
-      'No difference between the groups’ coefficients was detected: Q(1) = 1.00, p = .317.',
+      { homogeneity: { q: 1, df: 1, pValue: 0.3173, log10P: -0.5 }, two: null },
+      'did not detectably differ between groups of catchment, Q(1) = 1.00, p = .317',
     ],
-    [{ homogeneity: { q: null, df: 0, pValue: null } }, 'Fewer than two groups are large enough to be compared.'],
-    [{ reversed: true }, 'The sign reverses inside the groups.'],
+    [
+      { homogeneity: { q: null, df: 0, pValue: null, log10P: null }, two: null, untested: [1] },
+      'was not compared between groups of catchment: fewer than two groups could be tested.',
+    ],
+    [{ reversed: true, pooled: cell(0.63, 1e-9) }, 'The sign reverses inside the groups.'],
     [{ hidden: true }, 'The groups hide an association.'],
     [
       {
         within: {
+          ...inside,
           coefficient: -0.1,
           low: null,
           high: null,
-          pValue: 0.5,
+          n: 30,
+          df: 27,
           spreadRatio: 2.5,
-          meanOfZ: { coefficient: 0.3, low: 0.1, high: 0.5, pValue: 0.01 },
+          meanOfZ: { ...inside, coefficient: 0.3, low: 0.1, high: 0.5 },
         },
       },
       'The groups’ spreads differ (up to 2.5 : 1), which upsets the test of that one: the weighted mean of the groups’ z, r = .30 [.10, .50], decides.',
     ],
   ])('of %j says: %s', async (part, words) => {
-    serving({ 'by-group': grouped(part) });
+    serving(answers(part));
     show(<ByGroupSection {...contextOf()} />);
     expect((await screen.findByTestId('by-group')).textContent).toContain(words);
   });
 
   it('without a grouping variable says so, and lets one be chosen', async () => {
-    const sent = serving({ 'by-group': grouped() }, empty);
+    const sent = serving(answers(), empty);
     const { user } = show(<ByGroupSection {...contextOf()} />);
     expect(await screen.findByText('No grouping variable is chosen.')).toBeTruthy();
     await user.selectOptions(screen.getByRole('combobox', { name: 'Groups of' }), 'catchment');
-    expect(sent.find(({ what }) => what === 'PUT /settings/grouping')?.body).toMatchObject({ settings: { variable: 'v4' } });
+    expect(sent.find(({ what }) => what === 'PUT /settings/grouping')?.body).toMatchObject({ settings: { variable: 'v4', groups: null } });
     expect((await screen.findByTestId('by-group')).textContent).toContain('Aster');
+  });
+
+  it('compares every two groups on request, p adjusted for their number', async () => {
+    serving(answers());
+    const { user } = show(<ByGroupSection {...contextOf()} />);
+    await user.click(await screen.findByRole('button', { name: 'Every two groups' }));
+    const table = await screen.findByRole('table', { name: 'nitrate × mayfly taxa: every two groups' });
+    expect(within(table).getAllByRole('row')[1]?.textContent).toBe('Aster − b−.93[−1.40, −.20]−1.01−2.28.022.022');
+    expect(screen.getByTestId('by-group').textContent).toContain('adjusted after Holm for the one comparison');
   });
 });
 
@@ -156,14 +224,18 @@ describe('more closely than to another', () => {
       dependentResultSchema.parse({
         kind: 'dependent',
         n: 28,
-        ab: -0.63,
-        ac: analysis.c === 'v2' ? -0.2 : 0.3,
-        bc: 0.15,
-        williams: { t: -2.513, df: 25, pValue: 0.0188 },
-        meng: { z: -2.41, pValue: 0.016 },
+        first: -0.63,
+        second: -0.2,
+        across: [{ a: 'v3', b: 'v2', coefficient: 0.15 }],
+        tests: [WILLIAMS, MENG],
         interval: { low: -0.8, high: -0.1, level: 0.95, method: 'zou' },
+        because: null,
+        shared: [],
+        ...(analysis.turned ? { second: 0.2 } : {}),
         ...part,
       });
+  const WILLIAMS = { by: 'williams', statistic: -2.513, df: 25, pValue: 0.0188, log10P: -1.73 };
+  const MENG = { by: 'meng', statistic: -2.41, df: null, pValue: 0.016, log10P: -1.8 };
   const section = (variables: readonly Variable[] = [nitrate, phosphate, taxa]) => (
     <CompareSection context={contextOf()} variables={variables} second={null} />
   );
@@ -171,27 +243,36 @@ describe('more closely than to another', () => {
   it('says which is closer with the tests it rests on, and compares the other way on request', async () => {
     const sent = serving({ dependent: compared() });
     const { user } = show(section());
-    expect(await screen.findByText('Yes, they differ: nitrate is tied more closely to mayfly taxa.')).toBeTruthy();
+    expect(await screen.findByText('Yes, they differ: nitrate is tied more closely to mayfly taxa than to phosphate.')).toBeTruthy();
     const words = screen.getByTestId('dependent-comparison').textContent ?? '';
-    expect(words).toContain('r with mayfly taxa −.63, with phosphate −.20, between those two .15; n = 28');
-    expect(words).toContain('Difference −0.43, 95 % interval [−.80, −.10] (Zou).');
-    expect(words).toContain('Williams: t(25) = −2.513, p = .019; Meng, Rosenthal and Rubin: z = −2.410, p = .016.');
+    expect(words).toContain(
+      'r of nitrate and mayfly taxa −.63, of nitrate and phosphate −.20, n = 28: difference −.43, 95 % interval [−.80, −.10] (Zou); Williams: t(25) = −2.513, p = .019; Meng, Rosenthal and Rubin: z = −2.410, p = .016.',
+    );
+    expect(words).toContain('Across the two: mayfly taxa with phosphate .15.');
     await user.selectOptions(screen.getByRole('combobox', { name: 'Shared variable' }), 'mayfly taxa');
     await vi.waitFor(() =>
-      expect(sent.filter(({ what }) => what === 'POST /analyses').at(-1)?.body).toMatchObject({ analysis: { a: 'v3', b: 'v1', c: 'v2' } }),
+      expect(sent.filter(({ what }) => what === 'POST /analyses').at(-1)?.body).toMatchObject({
+        analysis: { first: { a: 'v3', b: 'v1' }, second: { a: 'v3', b: 'v2' } },
+      }),
     );
   });
 
   it.each([
     [
-      { williams: { t: -1, df: 25, pValue: 0.3 }, interval: { low: -0.8, high: 0.1, level: 0.95, method: 'zou' } },
+      { tests: [{ ...WILLIAMS, pValue: 0.3 }], interval: { low: -0.8, high: 0.1, level: 0.95, method: 'zou' } },
       'No difference was detected.',
     ],
     // Ranks have the interval alone, which then decides.
-    [{ williams: null, meng: null }, 'Yes, they differ'],
-    [{ williams: null, meng: null, interval: { low: -0.2, high: 0.1, level: 0.95, method: 'b' } }, 'No difference was detected.'],
-    [{ ac: 0.3 }, 'have opposite signs'],
-    [{ ab: null }, 'not defined over the rows complete for all three'],
+    [{ tests: [] }, 'Yes, they differ'],
+    [{ tests: [], interval: { low: -0.2, high: 0.1, level: 0.95, method: 'b' } }, 'No difference was detected.'],
+    [{ tests: [], interval: null }, 'too many samples had no coefficient'],
+    [{ second: 0.3 }, 'They differ, and in sign: this tests whether the coefficients are the same, not which is stronger.'],
+    [{ first: null }, 'not defined over the 28 rows complete for all of them'],
+    [{ because: 'impossible', tests: [], interval: null }, 'They cannot be compared: no data can have these coefficients together.'],
+    [
+      { shared: [{ a: 'v3', b: 'v2', source: 'v2' }] },
+      'Shared component: mayfly taxa is computed from phosphate. Such variables go together by how they are made',
+    ],
   ])('of %j says: %s', async (part, words) => {
     serving({ dependent: compared(part) });
     show(section());

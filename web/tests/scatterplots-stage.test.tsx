@@ -187,10 +187,19 @@ describe('the scatterplot matrix', () => {
     await waitFor(() => expect(below.querySelectorAll('[data-mark="line"]')).toHaveLength(2));
   });
 
-  it('says why groups are not told apart where they are too many', async () => {
+  it('shows the largest groups where they are too many to be told apart, and says so', async () => {
     const many = groupsOf(Array.from({ length: 31 }, (_, i) => `R${i}`));
     open({ ...withSettings({ perGroup: true }), 'GET /variables/v4/categories': many });
-    expect(await screen.findByText('catchment has 31 groups; up to 30 can be told apart by colour and shape.')).toBeDefined();
+    const legend = await screen.findByRole('group', { name: 'Groups of catchment' });
+    expect(within(legend).getAllByRole('button', { pressed: true })).toHaveLength(12);
+    expect(screen.getByTestId('methods-line').textContent).toContain('coloured by the largest 12 of 31 groups of catchment');
+  });
+
+  it('says why groups are not told apart where they cannot even be listed', async () => {
+    open({ ...withSettings({ perGroup: true }), 'GET /variables/v4/categories': { categories: null } });
+    expect(
+      await screen.findByText('catchment has more groups than can be listed; up to 30 can be told apart by colour and shape.'),
+    ).toBeDefined();
   });
 
   it('stores what its sentence is changed to', async () => {

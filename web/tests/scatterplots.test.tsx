@@ -235,7 +235,7 @@ test('groups and the rows that are left follow a pair by its own method', () => 
 });
 
 describe('the methods line', () => {
-  const facts = { variables: 6, rows: 'all 248 rows', grouping: undefined, rectangle: null, canJitter: true, binned: false };
+  const facts = { variables: 6, rows: 'all 248 rows', grouping: undefined, taking: null, rectangle: null, canJitter: true, binned: false };
   const sentence = (more: Partial<ScatterplotSettings> = {}, other: Partial<typeof facts> = {}) =>
     sentenceOf(scatterplotSentence({ ...settings, ...more }, correlation, { ...facts, ...other }));
 
@@ -257,7 +257,7 @@ describe('the methods line', () => {
 });
 
 describe('the legend of groups', () => {
-  const groups = ['Aster', 'Birk', 'Corrin'].map((label, value) => ({ label, value }));
+  const groups = ['Aster', 'Birk', 'Corrin'].map((label, value) => ({ label, value, style: value }));
   const legend = (hidden: readonly number[]) => {
     const onChange = vi.fn();
     render(<GroupLegend by="catchment" groups={groups} hidden={hidden} onChange={onChange} />);

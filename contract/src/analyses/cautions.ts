@@ -1,6 +1,7 @@
 import type { CautionCode, CheckCode, RemedyKind } from '@ivlen/core';
 import { z } from 'zod';
 import { methodSchema } from '../methods';
+import { MOST_COMPARED } from './groups';
 import { alternativeSchema, levelSchema, numberOrNullSchema, rowsField, variableIdSchema } from './schemas';
 import { shapeRuleSchema } from './shape';
 
@@ -15,6 +16,8 @@ export const cautionsRequestSchema = z.object({
   shapeRule: shapeRuleSchema,
   /** The variable whose groups may disagree; null for none. */
   groupBy: variableIdSchema.nullable(),
+  /** Stored values of the groups that take part; null for all. */
+  groupsOnly: z.array(z.number()).max(MOST_COMPARED).nullable().default(null),
   /** Level of decisions. */
   alpha: levelSchema,
   /** Whether every check is listed, also those that hold. */

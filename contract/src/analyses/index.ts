@@ -1,9 +1,10 @@
 import { z } from 'zod';
-import { byGroupRequestSchema, byGroupResultSchema } from './by-group';
 import { cautionsRequestSchema, cautionsResultSchema } from './cautions';
 import { correlationRequestSchema, correlationResultSchema } from './correlation';
 import { dependentRequestSchema, dependentResultSchema } from './dependent';
 import { describeRequestSchema, describeResultSchema } from './describe';
+import { equalMatricesRequestSchema, equalMatricesResultSchema } from './equal-matrices';
+import { groupPermutationRequestSchema, groupPermutationResultSchema } from './group-permutation';
 import { influenceRequestSchema, influenceResultSchema } from './influence';
 import { jointRequestSchema, jointResultSchema } from './joint';
 import { lineRequestSchema, lineResultSchema } from './line';
@@ -13,14 +14,19 @@ import { predictionRequestSchema, predictionResultSchema } from './prediction';
 import { resampleRequestSchema, resampleResultSchema } from './resample';
 import { scalesRequestSchema, scalesResultSchema } from './scales';
 import { shapeRequestSchema, shapeResultSchema } from './shape';
+import { subgroupDescriptivesRequestSchema, subgroupDescriptivesResultSchema } from './subgroup-descriptives';
+import { subgroupPairRequestSchema, subgroupPairResultSchema } from './subgroup-pair';
+import { subgroupsRequestSchema, subgroupsResultSchema } from './subgroups';
 import { summaryRequestSchema, summaryResultSchema } from './summary';
 import { suspiciousRequestSchema, suspiciousResultSchema } from './suspicious';
 
-export * from './by-group';
 export * from './cautions';
 export * from './correlation';
 export * from './dependent';
 export * from './describe';
+export * from './equal-matrices';
+export * from './group-permutation';
+export * from './groups';
 export * from './influence';
 export * from './joint';
 export * from './line';
@@ -31,6 +37,9 @@ export * from './resample';
 export * from './scales';
 export * from './schemas';
 export * from './shape';
+export * from './subgroup-descriptives';
+export * from './subgroup-pair';
+export * from './subgroups';
 export * from './summary';
 export * from './suspicious';
 
@@ -48,7 +57,11 @@ export const analysisSchema = z.discriminatedUnion('kind', [
   lineRequestSchema,
   predictionRequestSchema,
   influenceRequestSchema,
-  byGroupRequestSchema,
+  subgroupsRequestSchema,
+  subgroupPairRequestSchema,
+  groupPermutationRequestSchema,
+  equalMatricesRequestSchema,
+  subgroupDescriptivesRequestSchema,
   resampleRequestSchema,
   dependentRequestSchema,
   cautionsRequestSchema,
@@ -74,7 +87,11 @@ export const analysisResultSchema = z.discriminatedUnion('kind', [
   lineResultSchema,
   predictionResultSchema,
   influenceResultSchema,
-  byGroupResultSchema,
+  subgroupsResultSchema,
+  subgroupPairResultSchema,
+  groupPermutationResultSchema,
+  equalMatricesResultSchema,
+  subgroupDescriptivesResultSchema,
   resampleResultSchema,
   dependentResultSchema,
   cautionsResultSchema,

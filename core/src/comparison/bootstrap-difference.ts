@@ -31,16 +31,34 @@ export function bootstrapDifference(
   a: Float64Array,
   b: Float64Array,
   c: Float64Array,
+  options: BootstrapDifferenceOptions,
+): BootstrapInterval {
+  return bootstrapDifferenceOfPairs([a, b], [a, c], options);
+}
+
+/**
+ * The same of two pairs that share no variable, or the same two measured twice: the coefficient of the first pair less
+ * that of the second, over the rows complete for all of them.
+ * @throws {RangeError} columns of unequal length, or an option that does not exist.
+ *
+ * @example
+ * bootstrapDifferenceOfPairs([Float64Array.of(1, 2, 3, 4, 5, 6), Float64Array.of(1, 3, 2, 5, 4, 6)],
+ *   [Float64Array.of(2, 1, 4, 6, 3, 5), Float64Array.of(3, 1, 2, 6, 4, 5)], { method: 'spearman', replicates: 200 }).kind; // 'percentile'
+ */
+export function bootstrapDifferenceOfPairs(
+  first: readonly [Float64Array, Float64Array],
+  second: readonly [Float64Array, Float64Array],
   { method, replicates = 2000, seed = 1, level = 0.95, onProgress }: BootstrapDifferenceOptions,
 ): BootstrapInterval {
   assertMethod(method);
-  assertSameLength(a, b, c);
+  assertSameLength(...first, ...second);
   assertLevel(level);
   assertPositiveInteger('replicates', replicates);
-  const [x, y, z] = listwiseColumns([a, b, c]);
-  const n = x.length;
-  const [first, second] = [METHODS[method].resampled(x, y), METHODS[method].resampled(x, z)];
-  const statistic = (rows: Int32Array) => first(rows) - second(rows);
+  const [a, b, c, d] = listwiseColumns([...first, ...second]);
+  const n = a.length;
+  const { resampled } = METHODS[method];
+  const [ofFirst, ofSecond] = [resampled(a, b), resampled(c, d)];
+  const statistic = (rows: Int32Array) => ofFirst(rows) - ofSecond(rows);
   if (n < 3 || Number.isNaN(statistic(Int32Array.from({ length: n }, (_, i) => i)))) {
     return {
       interval: null,

@@ -3,6 +3,7 @@ import { METHODS, type MethodEntry } from '../correlation/methods';
 import { assertPositiveInteger } from '../correlation/options';
 import type { Method } from '../correlation/types';
 import { Random } from '../random/random';
+import { REPORTED_EVERY } from '../resampling/bootstrap-interval';
 import { standardize } from '../transformation/standard-scales';
 import { groupRows } from './grouped-rows';
 
@@ -16,6 +17,16 @@ export interface PermutationComparison {
   readonly seed: number;
   /** Labels of the groups that are not tested: too small, without variation, or with a coefficient of exactly ±1. */
   readonly untested: readonly number[];
+}
+
+export interface PermutationCompareOptions {
+  method: Method;
+  /** Default 9,999. */
+  permutations?: number;
+  /** Default 1. */
+  seed?: number;
+  /** Told now and then how many permutations are done. */
+  onProgress?: (done: number) => void;
 }
 
 const ROUNDING = 1e-12;
@@ -40,7 +51,7 @@ export function permutationCompare(
   x: Float64Array,
   y: Float64Array,
   groups: Float64Array,
-  { method, permutations = 9999, seed = 1 }: { method: Method; permutations?: number; seed?: number },
+  { method, permutations = 9999, seed = 1, onProgress }: PermutationCompareOptions,
 ): PermutationComparison {
   assertMethod(method);
   assertPositiveInteger('permutations', permutations);
@@ -66,6 +77,7 @@ export function permutationCompare(
   for (let m = 0; m < permutations; m++) {
     random.shuffle(order);
     if (statistic(order) >= q * (1 - ROUNDING)) asExtreme++;
+    if ((m + 1) % REPORTED_EVERY === 0 || m + 1 === permutations) onProgress?.(m + 1);
   }
   return { ...none, q, asExtreme, pValue: (asExtreme + 1) / (permutations + 1) };
 }

@@ -7,10 +7,10 @@ import { constantReason, undefinedTest } from '../correlation/test-result';
 import type { Alternative, CorrelationTest, Method } from '../correlation/types';
 import { toUnitLength, unitProduct } from '../correlation/unit-product';
 import { fisherZ } from '../correlation/z-variance';
-import { describe } from '../description/describe';
 import { normalP } from '../distributions/tail-probability';
-import { givenCoefficient, varianceOf } from './coefficient';
+import { type GroupCoefficient, givenCoefficient, varianceOf } from './coefficient';
 import { compareIndependent } from './compare-independent';
+import { type GroupRows, groupDeviations } from './group-deviations';
 import { groupRows } from './grouped-rows';
 
 export interface WithinOptions {
@@ -51,40 +51,40 @@ const UNEQUAL = 2;
  */
 export function withinGroup(x: Float64Array, y: Float64Array, groups: Float64Array, options: WithinOptions): WithinCorrelation {
   assertMethod(options.method);
-  const split = groupRows(x, y, groups).filter((group) => group.x.length > 1);
-  if (METHODS[options.method].within === 'mean-of-z') return meanOfZ(split, options);
+  return withinOf(groupRows(x, y, groups), options);
+}
+
+/**
+ * The same of rows that are split already.
+ * @param coefficients of these groups, where they are known
+ */
+export function withinOf(
+  groups: readonly GroupRows[],
+  options: WithinOptions,
+  coefficients: readonly GroupCoefficient[] | null = null,
+): WithinCorrelation {
+  const several = (k: number) => groups[k].x.length > 1;
+  const split = groups.filter((_, k) => several(k));
+  const known = coefficients?.filter((_, k) => several(k)) ?? null;
+  if (METHODS[options.method].within === 'mean-of-z') return meanOfZ(split, options, known);
   const spreadRatio = widestSpread(split);
   const deviations = withinDeviations(split, options);
-  return spreadRatio > UNEQUAL ? { ...deviations, spreadRatio, meanOfZ: meanOfZ(split, options) } : { ...deviations, spreadRatio };
+  return spreadRatio > UNEQUAL ? { ...deviations, spreadRatio, meanOfZ: meanOfZ(split, options, known) } : { ...deviations, spreadRatio };
 }
 
 /** Of the deviations from each group's means. */
-function withinDeviations(split: ReturnType<typeof groupRows>, options: WithinOptions): Omit<WithinCorrelation, 'spreadRatio'> {
+function withinDeviations(split: readonly GroupRows[], options: WithinOptions): Omit<WithinCorrelation, 'spreadRatio'> {
   const resolved = resolveOptionsOf(options.method, options);
   const n = split.reduce((sum, group) => sum + group.x.length, 0);
   const k = split.length;
   const df = n - k - 1;
   if (df < 1) return { ...undefinedTest('too-few-cases', n, resolved), groups: k };
-  const [u, v] = [new Float64Array(n), new Float64Array(n)];
-  let at = 0;
-  for (const group of split) {
-    at += group.x.length;
-    const place = (values: Float64Array, into: Float64Array) => {
-      const { centred, scale } = centreColumn(values);
-      into.set(
-        centred.map((value) => value / scale),
-        at - values.length,
-      );
-    };
-    place(group.x, u);
-    place(group.y, v);
-  }
-  const [a, b] = [centreColumn(u), centreColumn(v)];
-  const because = constantReason(a.constant, b.constant);
+  const { u, v, constantX, constantY } = groupDeviations(split);
+  const because = constantReason(constantX, constantY);
   if (because) return { ...undefinedTest(because, n, resolved), groups: k };
-  toUnitLength(a.centred);
-  toUnitLength(b.centred);
-  const product = unitProduct(a.centred, b.centred);
+  toUnitLength(u);
+  toUnitLength(v);
+  const product = unitProduct(u, v);
   const variance = n - k > 2 ? 1 / (n - k - 2) : Number.NaN;
   const { t, pValue, log10P } = correlationP(product.r, product.oneMinusAbs, df, resolved.alternative);
   return {
@@ -104,13 +104,10 @@ function withinDeviations(split: ReturnType<typeof groupRows>, options: WithinOp
 }
 
 /** tanh of the weighted mean of the groups' z; groups that have none enter nothing, nor do their rows. */
-function meanOfZ(split: ReturnType<typeof groupRows>, options: WithinOptions): WithinCorrelation {
+function meanOfZ(split: readonly GroupRows[], options: WithinOptions, known: readonly GroupCoefficient[] | null): WithinCorrelation {
   const resolved = resolveOptionsOf(options.method, options);
   const { test } = METHODS[options.method];
-  const coefficients = split.map(({ x, y }) => {
-    const { coefficient, n, zVariance } = test(x, y, { p: 'approximate' });
-    return { coefficient, n, zVariance };
-  });
+  const coefficients = known ?? split.map(({ x, y }) => test(x, y, { p: 'approximate' }));
   const { pooled, untested } = compareIndependent(coefficients, { method: options.method });
   const tested = coefficients.filter((_, k) => !untested.includes(k));
   const n = tested.reduce((sum, group) => sum + group.n, 0);
@@ -134,11 +131,19 @@ function meanOfZ(split: ReturnType<typeof groupRows>, options: WithinOptions): W
 }
 
 /** The largest SD of a group over the smallest, of the variable in which they differ most; groups that do not vary aside. */
-function widestSpread(split: ReturnType<typeof groupRows>): number {
+function widestSpread(split: readonly GroupRows[]): number {
   const ratioOf = (values: readonly Float64Array[]) => {
-    const sds = values.map((column) => describe(column).sd).filter((sd) => sd > 0);
+    const sds = values.map(spreadOf).filter((sd) => sd > 0);
     return sds.length > 1 ? Math.max(...sds) / Math.min(...sds) : Number.NaN;
   };
   const ratios = [ratioOf(split.map(({ x }) => x)), ratioOf(split.map(({ y }) => y))].filter((ratio) => ratio > 0);
   return ratios.length > 0 ? Math.max(...ratios) : Number.NaN;
+}
+
+/** The standard deviation. */
+function spreadOf(values: Float64Array): number {
+  const { centred, scale } = centreColumn(values);
+  let squares = 0;
+  for (let i = 0; i < centred.length; i++) squares += centred[i] * centred[i];
+  return Math.sqrt(squares / (values.length - 1)) / scale;
 }

@@ -1,11 +1,12 @@
 import type { Analysis, AnalysisKind, AnalysisResult, Variable } from '@ivlen/contract';
 import { type AnalysisModule, type NameOf, NO_PIECES, type Pieces, type PreparedVariables, type Tell } from './analysis';
 import { type AnalysisColumns, restrictedTo } from './analysis-columns';
-import { byGroup } from './by-group';
 import { cautions } from './cautions';
 import { correlation } from './correlation';
 import { dependent } from './dependent';
 import { describeVariables } from './describe';
+import { equalMatrices } from './equal-matrices';
+import { groupPermutation } from './group-permutation';
 import { influenceOfRows } from './influence';
 import { joint } from './joint';
 import { line } from './line';
@@ -16,6 +17,9 @@ import { prediction } from './prediction';
 import { resample } from './resample';
 import { scales } from './scales';
 import { shape } from './shape';
+import { subgroupDescriptives } from './subgroup-descriptives';
+import { subgroupPair } from './subgroup-pair';
+import { subgroups } from './subgroups';
 import { summary } from './summary';
 import { suspicious } from './suspicious';
 
@@ -33,10 +37,14 @@ const ANALYSES: { readonly [K in AnalysisKind]: AnalysisModule<K> } = {
   line,
   prediction,
   influence: influenceOfRows,
-  'by-group': byGroup,
   resample,
   dependent,
   cautions,
+  subgroups,
+  'subgroup-pair': subgroupPair,
+  'group-permutation': groupPermutation,
+  'equal-matrices': equalMatrices,
+  'subgroup-descriptives': subgroupDescriptives,
 };
 
 /** The module of a request; the record above pairs them, which its type cannot say of a single request. */

@@ -31,7 +31,7 @@ export const cautions: AnalysisModule<'cautions'> = {
 function cautionsOf(request: RequestOf<'cautions'>, columns: AnalysisColumns, tell: Tell): CautionsResult {
   const { variables, method, byVariable, shapeRule, alpha, alternative, withChecks } = request;
   const values = variables.map((id) => columnOf(columns, id));
-  const groups = request.groupBy === null ? null : columnOf(columns, request.groupBy);
+  const groups = request.groupBy === null ? null : onlyThese(columnOf(columns, request.groupBy), request.groupsOnly);
   const cases = namedCases(columns);
   const kinds = new Map(columns.codebook.variables.map(({ id, kind }) => [id, kind]));
   const total = (variables.length * (variables.length - 1)) / 2;
@@ -59,6 +59,12 @@ function cautionsOf(request: RequestOf<'cautions'>, columns: AnalysisColumns, te
     }
   }
   return { kind: 'cautions', identifier: cases?.identifier ?? null, pairs };
+}
+
+/** Labels of the groups that take part; the others’ rows have none. */
+function onlyThese(labels: Float64Array, only: readonly number[] | null): Float64Array {
+  const taking = only && new Set(only);
+  return taking ? labels.map((label) => (taking.has(label) ? label : Number.NaN)) : labels;
 }
 
 /** The identifier that names the cases, the one that repeats least, and how many rows share their value of it; null without any. */

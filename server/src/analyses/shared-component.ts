@@ -16,9 +16,7 @@ export function componentVariables(ids: readonly string[], all: readonly Variabl
  * what else the other is made of. undefined where they share nothing.
  */
 export function sharedComponent(a: string, b: string, columns: AnalysisColumns): SharedComponent | undefined {
-  const byId = new Map(columns.codebook.variables.map((variable) => [variable.id, variable]));
-  const [first, second] = [leavesOf(a, byId), leavesOf(b, byId)];
-  const common = [...first].filter((id) => second.has(id));
+  const { first, second, common } = leavesOfBoth(a, b, columns);
   if (common.length === 0) return undefined;
   const column = (id: string) => (columns.variables.includes(id) ? columnOf(columns, id) : null);
   if (common.includes(a)) return remainingPart(column(a), only(second, a), (rest, own) => ({ x: own, y: rest }));
@@ -34,6 +32,17 @@ export function sharedComponent(a: string, b: string, columns: AnalysisColumns):
     const values = rest === null ? null : column(rest);
     return own && values ? { kind: 'remaining', ...placed(values, own) } : { kind: 'inseparable' };
   }
+}
+
+/** The measured variables that both are computed from, in the end; one of the two itself, where the other is made of it. */
+export function commonSources(a: string, b: string, columns: Pick<AnalysisColumns, 'codebook'>): string[] {
+  return leavesOfBoth(a, b, columns).common;
+}
+
+function leavesOfBoth(a: string, b: string, { codebook }: Pick<AnalysisColumns, 'codebook'>) {
+  const byId = new Map(codebook.variables.map((variable) => [variable.id, variable]));
+  const [first, second] = [leavesOf(a, byId), leavesOf(b, byId)];
+  return { first, second, common: [...first].filter((id) => second.has(id)) };
 }
 
 /** The single one besides `id`; null for none or several. */

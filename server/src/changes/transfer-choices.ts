@@ -119,15 +119,18 @@ function transferredSettings(from: Settings, to: Settings, ids: ReadonlyMap<stri
   const ticked = from['working-set']?.variables.flatMap((id) => ids.get(id) ?? []) ?? [];
   const workingSet = ticked.length > 0 ? { variables: ticked } : to['working-set'];
   const groups = from.grouping?.variable ? ids.get(from.grouping.variable) : undefined;
-  const grouping = groups === undefined ? to.grouping : { variable: groups };
+  // Groups are named by stored values, which are another table's own.
+  const withoutOne = from.grouping?.withoutOne ?? false;
+  const grouping = groups === undefined ? to.grouping : { variable: groups, groups: null, withoutOne };
   const known = (id: string | null) => (id === null ? null : (ids.get(id) ?? null));
-  const { correlations, scatterplots } = from;
+  const { correlations, scatterplots, subgroups } = from;
   return {
     ...to,
     ...from,
     ...(workingSet ? { 'working-set': workingSet } : {}),
     ...(grouping ? { grouping } : {}),
     ...(correlations ? { correlations: { ...correlations, control: correlations.control.flatMap((id) => ids.get(id) ?? []) } } : {}),
+    ...(subgroups ? { subgroups: { ...subgroups, onlyWith: known(subgroups.onlyWith), first: null, second: null } } : {}),
     ...(scatterplots ? { scatterplots: transferredScatterplots(scatterplots, known) } : {}),
   };
 }

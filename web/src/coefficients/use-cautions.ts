@@ -12,7 +12,7 @@ import {
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { analysisQuery } from '../api/queries';
-import { useGrouping } from '../settings/use-grouping';
+import { useGrouping, useTakingPart } from '../settings/use-grouping';
 import { useSettings } from '../settings/use-settings';
 import { commonMethod, rowsOf } from './requests';
 
@@ -57,6 +57,7 @@ export const NO_CAUTIONS_REQUEST: CautionsRequest = {
   rows: ALL_ROWS,
   shapeRule: SHAPE_DEFAULTS.rule,
   groupBy: null,
+  groupsOnly: null,
   alpha: 0.05,
   withChecks: false,
 };
@@ -68,9 +69,9 @@ export function useCautionsRequest(
   settings: CorrelationSettings,
 ): CautionsRequest | undefined {
   const { settings: shape } = useSettings(study.id, 'shape', SHAPE_DEFAULTS);
-  const grouping = useGrouping(study);
+  const taking = useTakingPart(study, useGrouping(study));
   return useMemo(() => {
-    if (!shape || !grouping) return undefined;
+    if (!shape || taking === undefined) return undefined;
     const wanted = new Set(variables.map(({ id }) => id));
     return {
       ...NO_CAUTIONS_REQUEST,
@@ -80,8 +81,9 @@ export function useCautionsRequest(
       alternative: settings.alternative,
       rows: rowsOf(settings, variables),
       shapeRule: shape.rule,
-      groupBy: grouping.by?.id ?? null,
+      groupBy: taking?.by.id ?? null,
+      groupsOnly: taking?.request.only ?? null,
       alpha: settings.levels[0] ?? 0.05,
     };
-  }, [study, variables, settings, shape, grouping]);
+  }, [study, variables, settings, shape, taking]);
 }

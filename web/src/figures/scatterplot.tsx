@@ -4,6 +4,7 @@ import { type PointerEvent, useId, useMemo, useState } from 'react';
 import { useRowName } from '../study/use-row-name';
 import { asMeasured } from './as-measured';
 import { Axes } from './axes';
+import { extentOf } from './extent';
 import { BandShape, EllipseShape, type Outline, ParabolaCurve, SmoothCurve } from './marks/overlays';
 import { PointsCanvas } from './marks/points-canvas';
 import { nearestPoint } from './nearest-point';
@@ -40,7 +41,7 @@ const MOST_SEARCHED = 50_000;
 export function Scatterplot({ points, line, band, smooth, parabola, ellipse, study, xLabel, yLabel, width, height }: ScatterplotProps) {
   const clip = useId();
   const frame = { left: MARGIN.left, top: MARGIN.top, right: width - MARGIN.right, bottom: height - MARGIN.bottom };
-  const extents = useMemo(() => ({ x: extent(points.x, points.rows), y: extent(points.y, points.rows) }), [points]);
+  const extents = useMemo(() => ({ x: extentOf(points.x, points.rows), y: extentOf(points.y, points.rows) }), [points]);
   const x = scaleLinear(extents.x, [frame.left + PADDING, frame.right - PADDING]).nice(tickCount(frame.right - frame.left));
   const y = scaleLinear(extents.y, [frame.bottom - PADDING, frame.top + PADDING]).nice(tickCount(frame.bottom - frame.top));
   const [hovered, setHovered] = useState<number | null>(null);
@@ -114,7 +115,6 @@ export function Scatterplot({ points, line, band, smooth, parabola, ellipse, stu
 }
 
 type Scale = ReturnType<typeof scaleLinear<number, number>>;
-type Extent = readonly [number, number];
 
 /** The line across the frame, which clips it. */
 function FittedLine({
@@ -139,19 +139,6 @@ function FittedLine({
       strokeWidth={2}
     />
   );
-}
-
-function extent(values: Float64Array, rows: Uint32Array): Extent {
-  let low = Number.POSITIVE_INFINITY;
-  let high = Number.NEGATIVE_INFINITY;
-  for (const row of rows) {
-    const value = values[row] ?? 0;
-    if (value < low) low = value;
-    if (value > high) high = value;
-  }
-  if (low > high) return [0, 1];
-  // A constant stands in the middle of an axis that still has a length.
-  return low === high ? [low - (Math.abs(low) || 1) / 2, high + (Math.abs(high) || 1) / 2] : [low, high];
 }
 
 function describeLine({ slope, intercept }: { slope: number; intercept: number }): string {

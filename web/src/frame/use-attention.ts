@@ -1,6 +1,7 @@
 import { rowsInUse, type Study, type Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../api/queries';
+import { useOtherStories } from '../groups/use-other-stories';
 import { useShapeMarks } from '../settings/use-shape-marks';
 import { useWorkingSet } from '../settings/use-working-set';
 
@@ -22,6 +23,7 @@ export function useAttention(study: Study): Readonly<Partial<Record<string, Atte
   const isCheap = rowsInUse(study) * study.state.variables.length <= CELLS_LOOKED_THROUGH;
   const { data } = useQuery({ ...analysisQuery(study.id, study.head, { kind: 'suspicious' }), enabled: isCheap });
   const { marked } = useShapeMarks(study, workingSet?.variables ?? NONE);
+  const others = useOtherStories(study, workingSet?.variables ?? NONE, isCheap);
   const toCheck = data ? data.suspicions.length + data.more : 0;
   return {
     ...(toCheck > 0 ? { data: { count: toCheck, words: `${toCheck} to check`, to: 'data?view=check' } } : {}),
@@ -34,5 +36,6 @@ export function useAttention(study: Study): Readonly<Partial<Record<string, Atte
           },
         }
       : {}),
+    ...(others > 0 ? { subgroups: { count: others, words: `${others} not the same inside the groups`, to: 'subgroups' } } : {}),
   };
 }

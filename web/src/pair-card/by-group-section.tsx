@@ -1,57 +1,33 @@
-import type { ByGroupResult, Variable } from '@ivlen/contract';
-import { COEFFICIENTS, formatFixed } from '@ivlen/core';
-import { useQuery } from '@tanstack/react-query';
-import { analysisQuery } from '../api/queries';
-import { sidedness } from '../coefficients/sentence-parts';
+import type { Variable } from '@ivlen/contract';
+import { useMemo, useRef } from 'react';
+import { Link } from 'react-router';
 import { FailureNotice } from '../controls/failure-notice';
 import { Skeleton } from '../controls/skeleton';
-import { coefficientText, intervalText, pRelationText, pText } from '../numbers/number-text';
-import { type Grouping, useGrouping, useGroups } from '../settings/use-grouping';
+import { useElementWidth } from '../controls/use-element-width';
+import { PairAcrossGroups } from '../groups/pair-across-groups';
+import { useComparedPairs } from '../groups/use-compared-pairs';
+import { groupsInWords, rowsWithoutInWords } from '../groups/words';
+import { type Grouping, useGrouping, useTakingPart } from '../settings/use-grouping';
+import { useStudyPath } from '../study/read-only';
 import { displayName } from '../study/variable-name';
-import type { TableColumn, ValueTable } from '../tables/columns';
-import { intervalColumns } from '../tables/interval-columns';
-import { ValueTableView } from '../tables/value-table-view';
-import { type PairContext, pairOf } from './pair-request';
+import type { PairContext } from './pair-request';
 
-const MOST_GROUPS = 40;
+/** Before the card is laid out. */
+const NARROW = 312;
 
-interface GroupLine {
-  readonly label: string;
-  readonly test: ByGroupResult['whole'];
-  readonly isWhole: boolean;
-}
-
-function groupColumns(symbol: string, settings: PairContext['settings']): TableColumn<GroupLine>[] {
-  return [
-    { name: 'group', shown: ({ label }) => label },
-    { name: 'n', shown: ({ test }) => String(test.n), exact: ({ test }) => test.n },
-    { name: symbol, shown: ({ test }) => coefficientText(test.coefficient ?? Number.NaN), exact: ({ test }) => test.coefficient },
-    ...intervalColumns<GroupLine>(`interval${sidedness(settings)}`, ({ test }) => test.interval),
-    {
-      name: 'p',
-      shown: ({ test }) => (test.pValue === null ? '–' : pText(test.pValue, settings.levels)),
-      exact: ({ test }) => test.pValue,
-    },
-  ];
-}
-
-function withInterval({ coefficient, low, high }: ByGroupResult['within'] | NonNullable<ByGroupResult['within']['meanOfZ']>): string {
-  const limits = low !== null && high !== null ? ` ${intervalText(low, high)}` : '';
-  return `${coefficientText(coefficient ?? Number.NaN)}${limits}`;
-}
-
-/** The pair inside each group of the grouping variable. */
+/** The pair inside each group of the grouping variable: the numbers and words of the Subgroups stage. */
 export function ByGroupSection(context: PairContext) {
-  const { study, method, settings, pair } = context;
+  const { study, settings, pair, completeFor } = context;
   const grouping = useGrouping(study);
+  const taking = useTakingPart(study, grouping);
   const by = grouping?.by ?? null;
   const usable = by !== null && by.id !== pair.x.id && by.id !== pair.y.id;
-  const groups = useGroups(study, by);
-  const { alternative, level } = settings;
-  const { data, error } = useQuery({
-    ...analysisQuery(study.id, study.head, { kind: 'by-group', ...pairOf(context), by: by?.id ?? '', method, alternative, level }),
-    enabled: usable && groups !== null,
-  });
+  const variables = useMemo(() => [pair.x, pair.y], [pair]);
+  // Rows of the card are its own: listwise deletion is that of the stage.
+  const { compared, error } = useComparedPairs(study, variables, settings, taking, { enabled: usable, completeFor });
+  const holder = useRef<HTMLDivElement>(null);
+  const width = useElementWidth(holder);
+  const path = useStudyPath();
   if (grouping && !usable) {
     return (
       <>
@@ -60,38 +36,33 @@ export function ByGroupSection(context: PairContext) {
       </>
     );
   }
-  if (groups === null) return <p>{by && displayName(by)} has too many groups.</p>;
-  if (error) return <FailureNotice error={error} />;
-  if (!data || !groups || !grouping || !by) return <Skeleton label="Computing the groups" className="h-32" />;
-  const labels = new Map(groups.map(({ value, label }) => [value, label]));
-  const symbol = COEFFICIENTS[method].symbol;
-  const { homogeneity, within } = data;
-  const table: ValueTable<GroupLine> = {
-    caption: `${displayName(pair.x)} × ${displayName(pair.y)} by ${displayName(by)}`,
-    columns: groupColumns(symbol, settings),
-    rows: [
-      ...data.groups.slice(0, MOST_GROUPS).map(({ value, test }) => ({ label: labels.get(value) ?? String(value), test, isWhole: false })),
-      { label: 'all rows', test: data.whole, isWhole: true },
-    ],
-    isStrong: ({ isWhole }) => isWhole,
-  };
+  if (taking === null) return <p>{by && displayName(by)} has too many groups to be listed.</p>;
+  const found = compared?.pairs[0];
   return (
-    <div data-testid="by-group">
-      <GroupChoice grouping={grouping} />
-      <ValueTableView table={table} className="w-full text-[13px]" />
-      <p className="mt-2 text-[13px]">
-        {data.reversed && <strong>The sign reverses inside the groups. </strong>}
-        {data.hidden && <strong>The groups hide an association. </strong>}
-        {homogeneity.pValue === null
-          ? 'Fewer than two groups are large enough to be compared.'
-          : `${homogeneity.pValue <= (settings.levels[0] ?? 0.05) ? 'The groups’ coefficients differ' : 'No difference between the groups’ coefficients was detected'}: Q(${homogeneity.df}) = ${formatFixed(homogeneity.q ?? Number.NaN, 2)}, ${pRelationText(homogeneity.pValue, settings.levels)}.`}{' '}
-        {within.coefficient !== null && `Within groups, their means taken out: ${symbol} = ${withInterval(within)}.`}{' '}
-        {within.meanOfZ &&
-          `The groups’ spreads differ (up to ${formatFixed(within.spreadRatio ?? Number.NaN, 1)} : 1), which upsets the test of that one: the weighted mean of the groups’ z, ${symbol} = ${withInterval(within.meanOfZ)}, decides.`}{' '}
-        {COEFFICIENTS[method].squareIsShared &&
-          homogeneity.pValue !== null &&
-          'Skewed variables make equal groups seem to differ: where the shape is marked, compare ρ.'}
-      </p>
+    <div ref={holder}>
+      {grouping && <GroupChoice grouping={grouping} />}
+      {taking && (
+        <p className="mb-2 text-[13px] text-muted">
+          {groupsInWords(taking)}; which take part is chosen{' '}
+          <Link to={`${path}/subgroups`} className="text-accent underline">
+            in Subgroups
+          </Link>
+          . {compared && rowsWithoutInWords(compared, taking)}
+        </p>
+      )}
+      {error && <FailureNotice error={error} />}
+      {!error && (!found || !taking || !compared) && <Skeleton label="Computing the groups" className="h-32" />}
+      {found && taking && compared && (
+        <PairAcrossGroups
+          study={study}
+          pair={found}
+          groups={compared.groups}
+          taking={taking}
+          settings={settings}
+          completeFor={completeFor}
+          width={width || NARROW}
+        />
+      )}
     </div>
   );
 }

@@ -1,12 +1,9 @@
 import type { Variable } from '@ivlen/contract';
-import { COEFFICIENTS, formatFixed } from '@ivlen/core';
-import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { analysisQuery } from '../api/queries';
-import { percent } from '../coefficients/cell-data';
-import { FailureNotice } from '../controls/failure-notice';
-import { Skeleton } from '../controls/skeleton';
-import { coefficientText, intervalText, pRelationText } from '../numbers/number-text';
+import { Link } from 'react-router';
+import { dependentAddress } from '../dependent/address';
+import { DependentAnswer } from '../dependent/dependent-answer';
+import { useStudyPath } from '../study/read-only';
 import { displayName } from '../study/variable-name';
 import type { PairContext } from './pair-request';
 import type { Pair } from './use-pair-selection';
@@ -20,7 +17,9 @@ interface CompareSectionProps {
 
 /** Is one variable tied more closely to this than to that? Two coefficients that share a variable. */
 export function CompareSection({ context, variables, second }: CompareSectionProps) {
-  const { pair } = context;
+  const { study, pair, settings, method } = context;
+  const path = useStudyPath();
+  const [turned, setTurned] = useState(false);
   const shared = second && [pair.x, pair.y].find(({ id }) => id === second.x.id || id === second.y.id);
   const fromMatrix = second && shared ? { a: shared.id, c: (second.x.id === shared.id ? second.y : second.x).id } : null;
   const others = variables.filter(({ id }) => id !== pair.x.id && id !== pair.y.id);
@@ -29,8 +28,11 @@ export function CompareSection({ context, variables, second }: CompareSectionPro
   const a = aId === pair.y.id ? pair.y : pair.x;
   const b = a === pair.x ? pair.y : pair.x;
   const c = others.find(({ id }) => id === cId);
+  if (second && !shared && !chosen)
+    return <TwoPairs pair={pair} second={second} onOther={() => setChosen({ a: pair.x.id, c: others[0]?.id ?? '' })} />;
   if (others.length === 0) return <p>Tick a third variable to compare with.</p>;
   const select = 'rounded border border-transparent bg-transparent py-0.5 text-accent hover:border-edge';
+  const { level, levels } = settings;
   return (
     <div data-testid="dependent-comparison">
       <p>
@@ -62,51 +64,41 @@ export function CompareSection({ context, variables, second }: CompareSectionPro
         </select>
         ?
       </p>
-      {c && <Answer context={context} a={a} b={b} c={c} />}
+      {c && (
+        <DependentAnswer
+          study={study}
+          question={{ first: { a, b }, second: { a, b: c }, turned, method, level, levels }}
+          onTurn={setTurned}
+        >
+          {() => (
+            <p className="mt-2">
+              <Link to={`${path}/subgroups?${dependentAddress({ a, b }, { a, b: c })}`} className="text-accent underline">
+                Open in Subgroups
+              </Link>
+              , where any two pairs can be compared.
+            </p>
+          )}
+        </DependentAnswer>
+      )}
     </div>
   );
 }
 
-function Answer({ context: { study, settings, method }, a, b, c }: { context: PairContext; a: Variable; b: Variable; c: Variable }) {
-  const { level, levels } = settings;
-  const { data, error } = useQuery(analysisQuery(study.id, study.head, { kind: 'dependent', a: a.id, b: b.id, c: c.id, method, level }));
-  if (error) return <FailureNotice error={error} />;
-  if (!data) return <Skeleton label="Comparing" className="mt-2 h-16" />;
-  const { ab, ac, bc, n, williams, meng, interval } = data;
-  const symbol = COEFFICIENTS[method].symbol;
-  if (ab === null || ac === null)
-    return <p className="mt-2">One of the coefficients is not defined over the rows complete for all three.</p>;
-  const opposite = ab * ac < 0;
-  const excludesZero = interval !== null && (interval.low > 0 || interval.high < 0);
-  const decided = williams?.pValue != null ? williams.pValue <= (levels[0] ?? 0.05) : excludesZero;
-  const closer = Math.abs(ab) >= Math.abs(ac) ? b : c;
+/** A second pair without a variable of this one: the two are compared where any two can be. */
+function TwoPairs({ pair, second, onOther }: { pair: Pair; second: Pair; onOther: () => void }) {
+  const path = useStudyPath();
+  const of = ({ x, y }: Pair) => ({ a: x, b: y });
   return (
-    <div className="mt-2 text-[13px]">
-      <p className="text-[14px]">
-        {opposite
-          ? 'The two coefficients have opposite signs: this tests whether they differ, not which is stronger. Reverse one variable (a derived variable, such as −x) to compare strengths.'
-          : decided
-            ? `Yes, they differ: ${displayName(a)} is tied more closely to ${displayName(closer)}.`
-            : 'No difference was detected.'}
-      </p>
-      <p className="numerals mt-1">
-        {symbol} with {displayName(b)} {coefficientText(ab)}, with {displayName(c)} {coefficientText(ac)}, between those two{' '}
-        {coefficientText(bc ?? Number.NaN)}; n = {n}, rows complete for all three.
-      </p>
-      {interval && (
-        <p className="numerals mt-1">
-          Difference {formatFixed(ab - ac, 2)}, {percent(level)} interval {intervalText(interval.low, interval.high)}
-          {williams ? ' (Zou)' : ' (bootstrap, percentile, 2,000 samples, seed 1)'}.
-        </p>
-      )}
-      {williams?.t != null && (
-        <p className="numerals mt-1">
-          Williams: t({williams.df}) = {formatFixed(williams.t, 3)}, {pRelationText(williams.pValue ?? Number.NaN, levels)}
-          {meng?.z != null &&
-            `; Meng, Rosenthal and Rubin: z = ${formatFixed(meng.z, 3)}, ${pRelationText(meng.pValue ?? Number.NaN, levels)}`}
-          .
-        </p>
-      )}
-    </div>
+    <p data-testid="dependent-comparison">
+      Are {displayName(pair.x)} and {displayName(pair.y)} tied more closely than {displayName(second.x)} and {displayName(second.y)}?{' '}
+      <Link to={`${path}/subgroups?${dependentAddress(of(pair), of(second))}`} className="text-accent underline">
+        Compare them in Subgroups
+      </Link>
+      , or{' '}
+      <button type="button" className="button-quiet inline" onClick={onOther}>
+        ask of one variable
+      </button>
+      .
+    </p>
   );
 }

@@ -44,11 +44,11 @@ export function usePairSelection(study: Study) {
       return current;
     });
   }, [setParams]);
-  /** A pair beside the selected one that shares a variable with it; with none selected, or none shared, it is opened. */
+  /** A pair beside the selected one, to be compared with it; with none selected it is opened. */
   const compare = useCallback(
     (a: Variable, b: Variable) => {
-      const shared = pair && [pair.x.id, pair.y.id].filter((id) => id === a.id || id === b.id).length === 1;
-      if (!shared) return open(a, b);
+      const same = pair && [pair.x.id, pair.y.id].every((id) => id === a.id || id === b.id);
+      if (!pair || same) return open(a, b);
       setParams(
         (current) => {
           current.set(SECOND, `${a.id}${BETWEEN}${b.id}`);

@@ -1,3 +1,6 @@
+/** Size of most words in units of the drawing. */
+export const FONT_UNITS = 11;
+
 export interface FigureOptions {
   /** Width on paper, in millimetres. */
   readonly width: number;

@@ -3,15 +3,6 @@ import { PinnedList } from '../../pins/pinned-list';
 import { PlannedStage } from './planned-stage';
 
 /** Stages that are not built yet. */
-export function SubgroupsPlanned() {
-  return (
-    <PlannedStage
-      name="Subgroups"
-      sentence="Here each correlation will be compared across the groups of a variable, such as the catchments."
-    />
-  );
-}
-
 export function CollinearityPlanned() {
   return (
     <PlannedStage

@@ -124,6 +124,7 @@ function Panels({ study, workingSet, rectangle, bar }: PanelsProps) {
     variables: variables.length,
     rows: rowsInWords(study),
     grouping,
+    taking: groups.taking,
     rectangle: rectangle ? { outcomes: rows.length, predictors: columns.length } : null,
     canJitter: variables.some(({ kind }) => kind !== 'continuous'),
     binned: rowsInUse(study) > MOST_POINTS,

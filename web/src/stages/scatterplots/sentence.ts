@@ -1,10 +1,11 @@
-import type { CorrelationSettings, ScatterplotSettings } from '@ivlen/contract';
+import type { CorrelationSettings, ScatterplotSettings, Variable } from '@ivlen/contract';
 import { COEFFICIENTS } from '@ivlen/core';
 import { percent } from '../../coefficients/cell-data';
 import { missingWords, sidedness } from '../../coefficients/sentence-parts';
+import { groupsInWords } from '../../groups/words';
 import { countOfVariables, type InUseChoice, rowsWords, variablesWords } from '../../in-use/in-use-words';
 import type { SentencePart } from '../../methods-line/methods-parts';
-import type { Grouping } from '../../settings/use-grouping';
+import type { Grouping, TakingPart } from '../../settings/use-grouping';
 import { displayName } from '../../study/variable-name';
 import { DIAGONAL_WORDS, overlaysInWords, overlaysOn, PANEL_WORDS } from './panel-words';
 
@@ -16,6 +17,8 @@ export interface ScatterplotFacts {
   /** "all 248 rows". */
   readonly rows: string;
   readonly grouping: Grouping | undefined;
+  /** Which groups take part, where they are told apart. */
+  readonly taking: TakingPart | null;
   /** Outcomes and predictors, where these are the panels; null for the square. */
   readonly rectangle: { readonly outcomes: number; readonly predictors: number } | null;
   /** Some variable has few different values, so that points can be moved apart. */
@@ -63,14 +66,19 @@ function square(settings: ScatterplotSettings): Part[] {
   ];
 }
 
-function groups({ perGroup }: ScatterplotSettings, { grouping }: ScatterplotFacts): Part {
+function groups({ perGroup }: ScatterplotSettings, { grouping, taking }: ScatterplotFacts): Part {
   if (!grouping || grouping.candidates.length === 0) return 'all rows together';
   return {
     choice: 'groups',
-    text: perGroup && grouping.by ? `coloured by ${displayName(grouping.by)}` : 'all rows together',
+    text: perGroup && grouping.by ? colouredBy(grouping.by, taking) : 'all rows together',
     label: 'whether groups are told apart',
     usual: !perGroup,
   };
+}
+
+/** Of some groups only, they are said. */
+function colouredBy(by: Variable, taking: TakingPart | null): string {
+  return taking?.isSome ? `coloured by ${groupsInWords(taking)}` : `coloured by ${displayName(by)}`;
 }
 
 function half(choice: 'below' | 'above', label: string, settings: ScatterplotSettings): Part {

@@ -1,14 +1,17 @@
 import type { ScatterplotSettings, Study, Variable } from '@ivlen/contract';
 import { useMemo } from 'react';
 import { MOST_GROUPS } from '../../figures/group-styles';
-import { type Group, type Grouping, useGroups } from '../../settings/use-grouping';
+import { type Group, type Grouping, type TakingPart, useTakingPart } from '../../settings/use-grouping';
 import { displayName } from '../../study/variable-name';
 
 /** The groups that are told apart in the panels. */
 export interface GroupsShown {
   /** The variable that makes them; null where groups are not told apart, or are too many to be. */
   readonly by: Variable | null;
+  /** Those that have a place, whether they take part or not. */
   readonly all: readonly Group[];
+  /** Which of them take part; null where groups are not told apart. */
+  readonly taking: TakingPart | null;
   /** Places in the list of those drawn, and of those that are not. */
   readonly shown: readonly number[];
   readonly hidden: readonly number[];
@@ -18,23 +21,36 @@ export interface GroupsShown {
 }
 
 const NO_GROUPS: readonly Group[] = [];
+const NO_GROUPING = undefined;
 
 export function useGroupsShown(study: Study, grouping: Grouping | undefined, { perGroup, hidden }: ScatterplotSettings): GroupsShown {
   const wanted = perGroup ? (grouping?.by ?? null) : null;
-  const groups = useGroups(study, wanted);
+  const taking = useTakingPart(study, wanted ? grouping : NO_GROUPING);
   return useMemo(() => {
-    const none = { by: null, all: NO_GROUPS, shown: [], hidden: [], refusal: null, isLoading: false };
+    const none = { by: null, all: NO_GROUPS, taking: null, shown: [], hidden: [], refusal: null, isLoading: false };
     if (!wanted) return { ...none, isLoading: perGroup && grouping === undefined };
-    if (groups === undefined) return { ...none, isLoading: true };
-    if (groups === null || groups.length > MOST_GROUPS) {
-      const count = groups === null ? 'more groups than can be listed' : `${groups.length} groups`;
+    if (taking === undefined) return { ...none, isLoading: true };
+    if (taking === null) {
       return {
         ...none,
-        refusal: `${displayName(wanted)} has ${count}; up to ${MOST_GROUPS} can be told apart by colour and shape.`,
+        refusal: `${displayName(wanted)} has more groups than can be listed; up to ${MOST_GROUPS} can be told apart by colour and shape.`,
       };
     }
+    // Those that take part, in all stages alike; where there are styles for all, each keeps its own.
+    const groups = taking.all.length <= MOST_GROUPS ? taking.all : taking.groups;
+    const takes = new Set(taking.groups.map(({ value }) => value));
     const places = [...groups.keys()];
-    const isHidden = (place: number) => hidden.includes(groups[place]?.value ?? Number.NaN);
-    return { ...none, by: wanted, all: groups, shown: places.filter((place) => !isHidden(place)), hidden: places.filter(isHidden) };
-  }, [wanted, groups, grouping, perGroup, hidden]);
+    const isShown = (place: number) => {
+      const value = groups[place]?.value ?? Number.NaN;
+      return takes.has(value) && !hidden.includes(value);
+    };
+    return {
+      ...none,
+      by: wanted,
+      all: groups,
+      taking,
+      shown: places.filter(isShown),
+      hidden: places.filter((place) => !isShown(place)),
+    };
+  }, [wanted, taking, grouping, perGroup, hidden]);
 }

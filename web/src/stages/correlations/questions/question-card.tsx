@@ -7,6 +7,7 @@ import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { HypothesisForm } from './hypothesis-form';
 import { HypothesisItem } from './hypothesis-item';
+import { MoreClosely } from './more-closely';
 import { QuestionSummary } from './question-summary';
 import { useDecisions } from './use-decisions';
 
@@ -81,6 +82,7 @@ export function QuestionCard(props: QuestionCardProps) {
         </p>
       )}
       <QuestionSummary study={study} question={question} decisions={decisions} settings={settings} />
+      <MoreClosely study={study} question={question} />
     </section>
   );
 }

@@ -1,10 +1,11 @@
 import { rowsInUse } from '@ivlen/contract';
 import { rgb } from 'd3-color';
-import { createElement, type ReactElement } from 'react';
+import { createElement } from 'react';
 import { joined } from '../../../coefficients/coefficient-names';
 import { createCoefficientScale } from '../../../figures/coefficient-scale';
+import { asFile } from '../../../figures/export/as-file';
 import { dayToken, filePalette } from '../../../figures/export/day-colours';
-import { drawingWidth, type Figure, type FigureOptions } from '../../../figures/export/figure-options';
+import { drawingWidth, type Figure, type FigureOptions, FONT_UNITS } from '../../../figures/export/figure-options';
 import { GROUP_TOKENS } from '../../../figures/group-styles';
 import type { Palette } from '../../../figures/palette';
 import { layOut, placesInView, specAt } from '../matrix/layout';
@@ -19,8 +20,6 @@ import type { PlottingClient } from '../plotting/plotting-client';
 import { pairId } from '../use-panel-values';
 import { MatrixSvg, type PanelPoints } from './matrix-svg';
 
-/** Size of most words in units of the drawing. */
-export const FONT_UNITS = 11;
 /** In files panels may be smaller than on screen. */
 const LEAST = 30;
 /** More points than this in all panels together are drawn as pictures, since a file of so many shapes opens nowhere. */
@@ -127,12 +126,6 @@ export async function buildFigure(
 function notDrawn({ all, hidden }: SceneFacts['groups']): string {
   const labels = hidden.flatMap((group) => all[group]?.label ?? []);
   return labels.length === 0 ? '' : `Not drawn: ${joined(labels)}; their rows count in the coefficients over all rows.`;
-}
-
-/** A component as an SVG file. */
-export async function asFile(element: ReactElement): Promise<string> {
-  const { renderToStaticMarkup } = await import('react-dom/server');
-  return `<?xml version="1.0" encoding="UTF-8"?>\n${renderToStaticMarkup(element)}\n`;
 }
 
 function coloured() {

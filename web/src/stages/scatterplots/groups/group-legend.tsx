@@ -1,11 +1,12 @@
 import { groupShape, groupToken } from '../../../figures/group-styles';
 import { Marker } from '../../../figures/marks/marker';
-import type { Group } from '../../../settings/use-grouping';
+import type { TakingGroup } from '../../../settings/use-grouping';
 
 interface GroupLegendProps {
   /** What makes the groups, as people read it. */
   readonly by: string;
-  readonly groups: readonly Group[];
+  /** Those that take part. */
+  readonly groups: readonly Pick<TakingGroup, 'value' | 'label' | 'style'>[];
   /** Stored values of the groups that are not drawn. */
   readonly hidden: readonly number[];
   readonly onChange: (hidden: number[]) => void;
@@ -23,7 +24,7 @@ export function GroupLegend({ by, groups, hidden, onChange }: GroupLegendProps) 
       className="flex max-h-15 flex-wrap items-center gap-x-3 gap-y-0.5 overflow-y-auto text-[13px]"
     >
       <span className="text-muted">{by}:</span>
-      {groups.map(({ value, label }, group) => {
+      {groups.map(({ value, label, style }) => {
         const isShown = !hidden.includes(value);
         return (
           <span key={value} className="group inline-flex items-center">
@@ -34,7 +35,7 @@ export function GroupLegend({ by, groups, hidden, onChange }: GroupLegendProps) 
               title={isShown ? 'Hide this group' : 'Show this group'}
               onClick={() => toggle(value)}
             >
-              <Marker shape={groupShape(group)} colour={isShown ? `var(${groupToken(group)})` : 'var(--edge)'} />
+              <Marker shape={groupShape(style)} colour={isShown ? `var(${groupToken(style)})` : 'var(--edge)'} />
               {label}
             </button>
             {groups.length > 2 && !(shown.length === 1 && isShown) && (

@@ -168,7 +168,7 @@ export function MatrixView(props: MatrixViewProps) {
             groups.by && (
               <GroupLegend
                 by={displayName(groups.by)}
-                groups={groups.all}
+                groups={groups.taking?.groups ?? []}
                 hidden={settings.hidden}
                 onChange={(hidden) => patch({ hidden })}
               />

@@ -1,5 +1,5 @@
 import { createElement, useMemo, useRef } from 'react';
-import { type BuildFigure, drawingWidth } from '../../../figures/export/figure-options';
+import { type BuildFigure, drawingWidth, FONT_UNITS } from '../../../figures/export/figure-options';
 import type { PlotData } from '../plotting/plot-data';
 import type { SingleFigureProps } from './single-figure';
 import { scalesFor, singleFrame } from './single-frame';
@@ -29,8 +29,8 @@ export function useSingleExport(current: SingleExport | null): BuildFigure | nul
     return async (options, fontFace) => {
       const facts = latest.current;
       if (!facts) throw new Error('The figure is not there yet.');
-      const [{ asFile, FONT_UNITS }, { filePalette }, { SingleSvg }] = await Promise.all([
-        import('../export/build-figure'),
+      const [{ asFile }, { filePalette }, { SingleSvg }] = await Promise.all([
+        import('../../../figures/export/as-file'),
         import('../../../figures/export/day-colours'),
         import('./single-svg'),
       ]);

@@ -1,0 +1,64 @@
+import type { AnalysisInput, Study } from '@ivlen/contract';
+import { useQuery } from '@tanstack/react-query';
+import type { ReactNode } from 'react';
+import { analysisQuery, progressQuery } from '../api/queries';
+import { FailureNotice } from '../controls/failure-notice';
+import { progressInWords } from '../controls/progress-line';
+import { Skeleton } from '../controls/skeleton';
+import { acrossSentence, answerSentence, type DependentQuestion, isOpposite, numbersSentence, sharedComponentSentence } from './words';
+
+interface DependentAnswerProps {
+  readonly study: Study;
+  readonly question: DependentQuestion;
+  /** Compares strengths instead, by turning the sign of the second; offered where signs are opposite. */
+  readonly onTurn: (turned: boolean) => void;
+  /** What can be done with the answer, given in words. */
+  readonly children?: (words: string) => ReactNode;
+}
+
+/** The request behind a comparison of two coefficients of the same rows. */
+export function dependentRequest({ first, second, turned, method, level }: DependentQuestion) {
+  return {
+    kind: 'dependent',
+    first: { a: first.a.id, b: first.b.id },
+    second: { a: second.a.id, b: second.b.id },
+    turned,
+    method,
+    level,
+  } as const satisfies AnalysisInput;
+}
+
+/** Whether two coefficients of the same rows differ, with the numbers behind the answer. */
+export function DependentAnswer({ study, question, onTurn, children }: DependentAnswerProps) {
+  const query = analysisQuery(study.id, study.head, dependentRequest(question));
+  const { data, error } = useQuery(query);
+  const { data: progress } = useQuery(progressQuery(query.queryKey));
+  if (error) return <FailureNotice error={error} />;
+  if (!data) {
+    return (
+      <>
+        <Skeleton label="Comparing" className="mt-2 h-16" />
+        {progress && progress.total > 0 && <p className="numerals mt-1 text-[13px] text-muted">{progressInWords(progress)}</p>}
+      </>
+    );
+  }
+  const { variables } = study.state;
+  const [answer, numbers] = [answerSentence(data, question), numbersSentence(data, question)];
+  const component = sharedComponentSentence(data, variables);
+  return (
+    <div className="mt-2 text-[13px]" data-testid="dependent-answer">
+      <p className="font-serif text-[16px] leading-snug">{answer}</p>
+      {(isOpposite(data) || question.turned) && data.because === null && (
+        <p className="mt-1">
+          <button type="button" className="button" onClick={() => onTurn(!question.turned)}>
+            {question.turned ? 'Compare with their signs' : 'Compare strengths: turn the sign of the second'}
+          </button>
+        </p>
+      )}
+      {numbers && <p className="numerals mt-2">{numbers}</p>}
+      {data.first !== null && data.second !== null && <p className="numerals mt-1">{acrossSentence(data, variables)}</p>}
+      {component && <p className="mt-2 border-l-2 border-caution bg-caution-soft px-2 py-1">{component}</p>}
+      {children?.([answer, numbers].filter(Boolean).join(' '))}
+    </div>
+  );
+}

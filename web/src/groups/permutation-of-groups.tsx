@@ -1,0 +1,119 @@
+import type { AnalysisInput, GroupPermutationResult, Study } from '@ivlen/contract';
+import { formatFixed } from '@ivlen/core';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { type FormEvent, useId, useState } from 'react';
+import { analysisQuery, progressQuery } from '../api/queries';
+import { FailureNotice } from '../controls/failure-notice';
+import { ProgressLine } from '../controls/progress-line';
+import { pRelationText } from '../numbers/number-text';
+
+interface PermutationOfGroupsProps {
+  readonly study: Study;
+  readonly request: Pick<PermutationRequest, 'x' | 'y' | 'method' | 'rows' | 'groups'>;
+  readonly levels: readonly number[];
+}
+type PermutationRequest = Extract<AnalysisInput, { kind: 'group-permutation' }>;
+
+const [FEWEST, MOST, USUAL] = [99, 1_000_000, 9999];
+const LARGEST_SEED = 2_147_483_647;
+
+/** Shuffles rows among the groups, on request; the seed makes it repeatable. */
+export function PermutationOfGroups({ study, request: { x, y, method, rows, groups }, levels }: PermutationOfGroupsProps) {
+  const ids = [useId(), useId()] as const;
+  const [times, setTimes] = useState('');
+  const [seed, setSeed] = useState('1');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [asked, setAsked] = useState<{ times: number; seed: number } | null>(null);
+  const start = (event: FormEvent) => {
+    event.preventDefault();
+    const [count, from] = [times.trim() === '' ? USUAL : Number(times), Number(seed)];
+    if (!Number.isInteger(count) || count < FEWEST || count > MOST) return setProblem('Permutations: a whole number from 99 to 1,000,000.');
+    if (!Number.isInteger(from) || from < 0 || from > LARGEST_SEED) return setProblem('A seed is a whole number from 0.');
+    setProblem(null);
+    setAsked({ times: count, seed: from });
+  };
+  return (
+    <div data-testid="group-permutation" className="text-[13px]">
+      <p className="text-muted">
+        Both variables are standardized inside each group, then rows are shuffled among the groups: whether the groups’ standardized joint
+        distributions are equal, without a formula for the variance.
+      </p>
+      <form onSubmit={start} className="mt-1.5 flex flex-wrap items-end gap-2">
+        <label htmlFor={ids[0]} className="text-muted">
+          permutations
+          <input
+            id={ids[0]}
+            className="field mt-0.5 block w-24"
+            value={times}
+            placeholder={String(USUAL)}
+            onChange={(event) => setTimes(event.target.value)}
+          />
+        </label>
+        <label htmlFor={ids[1]} className="text-muted">
+          seed
+          <input id={ids[1]} className="field mt-0.5 block w-20" value={seed} onChange={(event) => setSeed(event.target.value)} />
+        </label>
+        <button type="submit" className="button">
+          Permute
+        </button>
+      </form>
+      {problem && (
+        <p role="alert" className="mt-1.5 text-caution">
+          {problem}
+        </p>
+      )}
+      {asked && (
+        <Permuted
+          key={JSON.stringify(asked)}
+          study={study}
+          request={{ kind: 'group-permutation', x, y, method, rows, groups, ...asked }}
+          levels={levels}
+          onStop={() => setAsked(null)}
+        />
+      )}
+    </div>
+  );
+}
+
+function Permuted({
+  study,
+  request,
+  levels,
+  onStop,
+}: {
+  study: Study;
+  request: PermutationRequest;
+  levels: readonly number[];
+  onStop: () => void;
+}) {
+  const query = analysisQuery(study.id, study.head, request);
+  const { data, error } = useQuery(query);
+  const { data: progress } = useQuery(progressQuery(query.queryKey));
+  const client = useQueryClient();
+  if (error) return <FailureNotice error={error} />;
+  if (data) return <p className="mt-2">{permutedInWords(data, levels)}</p>;
+  return (
+    <div className="mt-2">
+      <ProgressLine
+        label="Permuting"
+        progress={progress ?? null}
+        onStop={() => {
+          void client.cancelQueries({ queryKey: query.queryKey });
+          onStop();
+        }}
+      />
+    </div>
+  );
+}
+
+export function permutedInWords(
+  { pValue, asExtreme, times, seed, q, untested }: GroupPermutationResult,
+  levels: readonly number[],
+): string {
+  const left =
+    untested === 0
+      ? ''
+      : ` ${untested} ${untested === 1 ? 'group takes' : 'groups take'} no part: fewer than five rows, constant, or exactly linear.`;
+  if (pValue === null || q === null) return `No permutation test: fewer than two groups can take part.${left}`;
+  return `Permutation test that the groups do not differ: ${pRelationText(pValue, levels)}; ${asExtreme.toLocaleString('en-GB')} of ${times.toLocaleString('en-GB')} permutations (seed ${seed}) were at least as extreme as Q = ${formatFixed(q, 2)}, with weights by n alone.${left}`;
+}

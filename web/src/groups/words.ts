@@ -1,0 +1,173 @@
+import type { GroupCell, SubgroupPairResult } from '@ivlen/contract';
+import { COEFFICIENTS, formatFixed } from '@ivlen/core';
+import { percent } from '../coefficients/cell-data';
+import { joined } from '../coefficients/coefficient-names';
+import { adjustmentInWords } from '../coefficients/sentence-parts';
+import { coefficientText, intervalText, pRelationText } from '../numbers/number-text';
+import type { TakingPart } from '../settings/use-grouping';
+import { displayName } from '../study/variable-name';
+import { type Compared, type ComparedPair, decidingP, pairName, type ShownGroup } from './compared-pairs';
+import type { GroupSettings } from './requests';
+
+/** More groups than this are counted, not listed. */
+const MOST_LISTED = 4;
+const MOST_IN_SENTENCE = 8;
+
+/** "4 groups of catchment", "3 of 4 groups of catchment (Aster, Birk and Clow)". */
+export function groupsInWords({ by, all, groups, isSome, isLargest, request }: TakingPart): string {
+  const of = `groups of ${displayName(by)}`;
+  const without = request.withoutOne ? ', and rows without one' : '';
+  if (!isSome) return `${groups.length} ${of}${without}`;
+  const which = isLargest ? 'the largest ' : '';
+  const named = !isLargest && groups.length <= MOST_LISTED ? ` (${joined(groups.map(({ label }) => label))})` : '';
+  return `${which}${groups.length} of ${all.length} ${of}${named}${without}`;
+}
+
+/** Rows that take no part since they have no group; null where there are none, or they are one. */
+export function rowsWithoutInWords({ rowsWithout }: Pick<Compared, 'rowsWithout'>, { by, request }: TakingPart): string | null {
+  if (rowsWithout === 0 || request.withoutOne) return null;
+  const rows = rowsWithout === 1 ? '1 row has' : `${rowsWithout.toLocaleString('en-GB')} rows have`;
+  return `${rows} no ${displayName(by)} and ${rowsWithout === 1 ? 'is' : 'are'} left out.`;
+}
+
+/** Groups that a pair does not test, each with the reason. */
+export function untestedInWords({ cells, tested, method }: ComparedPair, groups: readonly ShownGroup[]): string[] {
+  const fewest = COEFFICIENTS[method].fewestForInterval;
+  return cells.flatMap((cell, k) => {
+    const group = groups[k];
+    if (tested[k] || !group) return [];
+    return [`${group.label}: ${whyUntested(cell, fewest, COEFFICIENTS[method].symbol)}`];
+  });
+}
+
+function whyUntested({ because, coefficient, n }: GroupCell, fewest: number, symbol: string): string {
+  if (because === 'constant-x' || because === 'constant-y') return 'one of the two has a single value there';
+  if (because === 'constant-both') return 'neither varies there';
+  if (because === 'one-control-only') return 'Kendall’s τ can hold one variable constant, not several';
+  if (n < fewest) return n === 0 ? 'no complete row' : `${n} complete ${n === 1 ? 'row' : 'rows'}, at least ${fewest} are needed`;
+  if (coefficient !== null && Math.abs(coefficient) === 1)
+    return `${symbol} is exactly ${coefficient > 0 ? '1' : '−1'}, which has no spread to compare by`;
+  return 'its coefficient has no variance to compare by';
+}
+
+/** "Q(3) = 14.20". */
+export function statisticInWords({ homogeneity: { q, df } }: Pick<ComparedPair, 'homogeneity'>): string {
+  return q === null ? '' : `Q(${df}) = ${formatFixed(q, 2)}`;
+}
+
+/** "Aster .12, Birk .55 and Clow .40": those tested. */
+function coefficientsInWords({ cells, tested }: ComparedPair, groups: readonly ShownGroup[]): string {
+  const each = groups.flatMap((group, k) => (tested[k] ? [`${group.label} ${coefficientText(cells[k]?.coefficient ?? Number.NaN)}`] : []));
+  if (each.length <= MOST_IN_SENTENCE) return each.join(', ');
+  const values = cells.flatMap(({ coefficient }, k) => (tested[k] && coefficient !== null ? [coefficient] : []));
+  return `from ${coefficientText(Math.min(...values))} to ${coefficientText(Math.max(...values))}`;
+}
+
+/** Whether the association of a pair differs between the groups, in a sentence that can be copied. */
+export function differenceSentence(
+  pair: ComparedPair,
+  groups: readonly ShownGroup[],
+  { by }: Pick<TakingPart, 'by'>,
+  { levels, adjust, level }: Pick<GroupSettings, 'levels' | 'adjust' | 'level'>,
+): string {
+  const [alpha = 0.05] = levels;
+  const { homogeneity, two, x, y, method } = pair;
+  const of = `association of ${displayName(x)} with ${displayName(y)}`;
+  const between = `between groups of ${displayName(by)}`;
+  const left = untestedInWords(pair, groups).length;
+  const notTested = left === 0 ? '' : ` (${left} ${left === 1 ? 'group' : 'groups'} not tested)`;
+  if (homogeneity.pValue === null) return `The ${of} was not compared ${between}: fewer than two groups could be tested.`;
+  const p = pRelationText(homogeneity.pValue, levels);
+  const adjusted = pair.adjustedP === null ? '' : `, ${pRelationText(pair.adjustedP, levels)} ${adjustmentInWords(adjust)}`;
+  const differs = decidingP(pair) <= alpha;
+  const verb = differs ? `differed ${between}` : `did not detectably differ ${between}`;
+  const each = `${COEFFICIENTS[method].symbol}: ${coefficientsInWords(pair, groups)}`;
+  if (two) {
+    const interval = two.low === null || two.high === null ? '' : `, ${percent(level)} CI ${intervalText(two.low, two.high)}`;
+    const test = `z = ${formatFixed(two.z, 2)}, ${p}${adjusted}`;
+    return `The ${of} ${verb}, ${test}; difference ${coefficientText(two.difference)}${interval}; Cohen’s q = ${formatFixed(two.cohensQ, 2)}; ${each}${notTested}.`;
+  }
+  return `The ${of} ${verb}, ${statisticInWords(pair)}, ${p}${adjusted}; ${each}${notTested}.`;
+}
+
+/** Of all pairs: how many differ, and which most. */
+export function wholeSentence(
+  { pairs }: Pick<Compared, 'pairs'>,
+  { by }: Pick<TakingPart, 'by'>,
+  { levels, adjust }: Pick<GroupSettings, 'levels' | 'adjust'>,
+): string {
+  const [alpha = 0.05] = levels;
+  const tested = pairs.filter(({ homogeneity }) => homogeneity.pValue !== null);
+  const untested = pairs.length - tested.length;
+  const rest = untested === 0 ? '' : ` ${untested} could not be tested.`;
+  if (tested.length === 0) return `No pair could be compared between groups of ${displayName(by)}.`;
+  const differing = tested.filter((pair) => decidingP(pair) <= alpha);
+  const most = tested.toSorted((a, b) => (a.homogeneity.pValue ?? 1) - (b.homogeneity.pValue ?? 1))[0];
+  const chance =
+    adjust === 'none' ? `; ${formatFixed(tested.length * alpha, 1)} expected if no groups differed` : `, p ${adjustmentInWords(adjust)}`;
+  const strongest =
+    most && differing.length > 0
+      ? ` The clearest: ${pairName(most)}, ${statisticInWords(most)}, ${pRelationText(decidingP(most), levels)}.`
+      : '';
+  return `${differing.length} of ${tested.length} ${tested.length === 1 ? 'pair' : 'pairs'} differed between groups of ${displayName(by)} at ${coefficientText(alpha)}${chance}.${strongest}${rest}`;
+}
+
+/** What a pair shows over all rows and inside the groups, where the two tell different stories; null where they do not. */
+export function otherStory(pair: ComparedPair, groups: readonly ShownGroup[]): string | null {
+  if (!pair.reversed && !pair.hidden) return null;
+  const values = pair.cells.flatMap(({ coefficient }, k) => (pair.tested[k] && coefficient !== null ? [coefficient] : []));
+  const { symbol } = COEFFICIENTS[pair.method];
+  const pooled = pair.pooled.coefficient ?? 0;
+  const [low, high] = [Math.min(...values), Math.max(...values)];
+  const over = `${symbol} = ${coefficientText(pooled)} over all rows of these groups, but ${coefficientText(low)} to ${coefficientText(high)} inside them`;
+  const within = withinCoefficient(pair.within);
+  // All rows mix what is inside the groups with how their means lie: where both ends are of one sign, the means make the rest.
+  const byMeans = pair.reversed ? within !== null && within * pooled < 0 : low * high > 0;
+  const why = byMeans
+    ? `: ${pair.reversed ? 'the sign comes from' : 'it is hidden by'} how the groups’ means lie`
+    : pair.hidden
+      ? ': groups of opposite sign cancel out'
+      : '';
+  const inside =
+    within === null
+      ? ''
+      : ` Within groups, which does not rest on their means: ${withInterval(symbol, pair.within.meanOfZ ?? pair.within)}.`;
+  const strongest = groups
+    .flatMap((group, k) => (pair.tested[k] ? [{ group, r: pair.cells[k]?.coefficient ?? 0 }] : []))
+    .toSorted((a, b) => Math.abs(b.r) - Math.abs(a.r))[0];
+  const found = pair.hidden && strongest ? ` (${strongest.group.label} ${coefficientText(strongest.r)})` : '';
+  return `${over}${found}${why}.${inside}`;
+}
+
+/** Reversals first, then hidden associations; the strongest within groups first. */
+export function otherStories(pairs: readonly ComparedPair[]): ComparedPair[] {
+  const size = ({ within }: ComparedPair) => Math.abs(withinCoefficient(within) ?? 0);
+  return pairs
+    .filter(({ reversed, hidden }) => reversed || hidden)
+    .toSorted((a, b) => Number(b.reversed) - Number(a.reversed) || size(b) - size(a));
+}
+
+/** The coefficient within groups that decides: where spreads differ much, that from the mean of z. */
+export function withinCoefficient({ coefficient, meanOfZ }: ComparedPair['within']): number | null {
+  return meanOfZ ? meanOfZ.coefficient : coefficient;
+}
+
+/** "r = .40 [.31, .48]". */
+export function withInterval(symbol: string, { coefficient, low, high }: Pick<GroupCell, 'coefficient' | 'low' | 'high'>): string {
+  const limits = low !== null && high !== null ? ` ${intervalText(low, high)}` : '';
+  return `${symbol} = ${coefficientText(coefficient ?? Number.NaN)}${limits}`;
+}
+
+/** How much of the spread is more than chance, and the coefficient of a group like these; null where there are fewer than three. */
+export function spreadSentence({ random, method, homogeneity }: ComparedPair, level: number): string | null {
+  if (!random) return null;
+  const share = `${formatFixed(100 * random.iSquared, 0)} %`;
+  const few = homogeneity.df < 9 ? ', an imprecise share with so few groups' : '';
+  return `I² = ${share} of the spread of the groups’ coefficients is more than chance${few}. Random effects: ${withInterval(COEFFICIENTS[method].symbol, random)} (${percent(level)}, by t), for a group like these.`;
+}
+
+/** Whether groups high in one variable are high in the other; null where there are too few to say. */
+export function betweenSentence({ between }: Pick<SubgroupPairResult, 'between'>, levels: readonly number[]): string | null {
+  if (between.coefficient === null || between.pValue === null) return null;
+  return `Between groups: their means, weighted by rows, r(${between.df}) = ${coefficientText(between.coefficient)}, ${pRelationText(between.pValue, levels)}; this says nothing of the rows inside them.`;
+}

@@ -15,7 +15,7 @@ import scipy
 import sklearn
 import statsmodels
 
-from cases import comparisons, correlations, demo, demo_pairs, descriptions, normality, opendata, pearson, power, ranks, regression, resampling, scales, scatterplots
+from cases import comparisons, correlations, demo, demo_pairs, descriptions, groups, normality, opendata, pearson, power, ranks, regression, resampling, scales, scatterplots
 
 HERE = pathlib.Path(__file__).parent
 VERSIONS = {
@@ -36,6 +36,7 @@ FILES = {
     "normality": lambda: {"univariate": normality.univariate_cases(), "joint": normality.joint_cases()},
     "scales": scales.scale_cases,
     "comparisons": comparisons.comparison_cases,
+    "groups": groups.group_cases,
     "regression": regression.regression_cases,
     "power": power.power_cases,
     "resampling": resampling.resampling_cases,

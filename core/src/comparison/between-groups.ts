@@ -27,7 +27,7 @@ export interface BetweenGroups {
  *
  * @example
  * betweenGroups(Float64Array.of(1, 3, 4, 6, 8, 9), Float64Array.of(2, 2, 5, 3, 4, 9),
- *   Float64Array.of(0, 0, 1, 1, 2, 2)).weighted.coefficient; // 0.981981
+ *   Float64Array.of(0, 0, 1, 1, 2, 2)).weighted.coefficient; // 0.999806
  */
 export function betweenGroups(x: Float64Array, y: Float64Array, labels: Float64Array): BetweenGroups {
   const split = groupRows(x, y, labels);

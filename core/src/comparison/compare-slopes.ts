@@ -45,7 +45,7 @@ export interface SlopesTest {
  *
  * @example
  * compareSlopes(Float64Array.of(1, 2, 3, 4, 1, 2, 3, 4), Float64Array.of(2, 4, 5, 8, 3, 3, 4, 3),
- *   Float64Array.of(0, 0, 0, 0, 1, 1, 1, 1)).pValue; // 0.0100755
+ *   Float64Array.of(0, 0, 0, 0, 1, 1, 1, 1)).pValue; // 0.00858092
  */
 export function compareSlopes(
   x: Float64Array,

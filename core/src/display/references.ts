@@ -44,6 +44,14 @@ export const REFERENCES = {
     cite: 'Cohen (1988)',
     full: 'Cohen, J. (1988). Statistical power analysis for the behavioral sciences (2nd ed.). Erlbaum.',
   },
+  'cohen-cohen-west-aiken-2003': {
+    cite: 'Cohen, Cohen, West & Aiken (2003)',
+    full: 'Cohen, J., Cohen, P., West, S. G., & Aiken, L. S. (2003). Applied multiple regression/correlation analysis for the behavioral sciences (3rd ed.). Erlbaum.',
+  },
+  'dersimonian-laird-1986': {
+    cite: 'DerSimonian & Laird (1986)',
+    full: 'DerSimonian, R., & Laird, N. (1986). Meta-analysis in clinical trials. Controlled Clinical Trials, 7, 177–188.',
+  },
   'devlin-gnanadesikan-kettenring-1975': {
     cite: 'Devlin, Gnanadesikan & Kettenring (1975)',
     full: 'Devlin, S. J., Gnanadesikan, R., & Kettenring, J. R. (1975). Robust estimation and outlier detection with correlation coefficients. Biometrika, 62, 531–545.',
@@ -63,6 +71,10 @@ export const REFERENCES = {
   'dunn-1961': {
     cite: 'Dunn (1961)',
     full: 'Dunn, O. J. (1961). Multiple comparisons among means. Journal of the American Statistical Association, 56, 52–64.',
+  },
+  'dunn-clark-1969': {
+    cite: 'Dunn & Clark (1969)',
+    full: 'Dunn, O. J., & Clark, V. (1969). Correlation coefficients measured on the same individuals. Journal of the American Statistical Association, 64, 366–377.',
   },
   'efron-1979': {
     cite: 'Efron (1979)',
@@ -97,6 +109,10 @@ export const REFERENCES = {
     cite: 'Henze & Zirkler (1990)',
     full: 'Henze, N., & Zirkler, B. (1990). A class of invariant consistent tests for multivariate normality. Communications in Statistics: Theory and Methods, 19, 3595–3617.',
   },
+  'higgins-thompson-2002': {
+    cite: 'Higgins & Thompson (2002)',
+    full: 'Higgins, J. P. T., & Thompson, S. G. (2002). Quantifying heterogeneity in a meta-analysis. Statistics in Medicine, 21, 1539–1558.',
+  },
   'hochberg-1988': {
     cite: 'Hochberg (1988)',
     full: 'Hochberg, Y. (1988). A sharper Bonferroni procedure for multiple tests of significance. Biometrika, 75, 800–802.',
@@ -109,12 +125,20 @@ export const REFERENCES = {
     cite: 'Iglewicz & Hoaglin (1993)',
     full: 'Iglewicz, B., & Hoaglin, D. C. (1993). How to detect and handle outliers. ASQC Quality Press.',
   },
+  'jennrich-1970': {
+    cite: 'Jennrich (1970)',
+    full: 'Jennrich, R. I. (1970). An asymptotic χ² test for the equality of two correlation matrices. Journal of the American Statistical Association, 65, 904–912.',
+  },
   'kendall-1938': { cite: 'Kendall (1938)', full: 'Kendall, M. G. (1938). A new measure of rank correlation. Biometrika, 30, 81–93.' },
   'kendall-1945': {
     cite: 'Kendall (1945)',
     full: 'Kendall, M. G. (1945). The treatment of ties in ranking problems. Biometrika, 33, 239–251.',
   },
   'kendall-1970': { cite: 'Kendall (1970)', full: 'Kendall, M. G. (1970). Rank correlation methods (4th ed.). Griffin.' },
+  'knapp-hartung-2003': {
+    cite: 'Knapp & Hartung (2003)',
+    full: 'Knapp, G., & Hartung, J. (2003). Improved tests for a random effects meta-regression with a single covariate. Statistics in Medicine, 22, 2693–2710.',
+  },
   'knight-1966': {
     cite: 'Knight (1966)',
     full: 'Knight, W. R. (1966). A computer method for calculating Kendall’s tau with ungrouped data. Journal of the American Statistical Association, 61, 436–439.',
@@ -162,6 +186,10 @@ export const REFERENCES = {
   'steiger-1980': {
     cite: 'Steiger (1980)',
     full: 'Steiger, J. H. (1980). Tests for comparing elements of a correlation matrix. Psychological Bulletin, 87, 245–251.',
+  },
+  'thorndike-1949': {
+    cite: 'Thorndike (1949)',
+    full: 'Thorndike, R. L. (1949). Personnel selection: Test and measurement techniques. Wiley.',
   },
   'tukey-1977': { cite: 'Tukey (1977)', full: 'Tukey, J. W. (1977). Exploratory data analysis. Addison-Wesley.' },
   'west-finch-curran-1995': {

@@ -1,4 +1,5 @@
 import {
+  compareIndependent,
   compareMatrices,
   correlationMatrix,
   mardia,
@@ -6,6 +7,7 @@ import {
   pairCautions,
   pearson,
   suspiciousValues,
+  testPair,
   withinGroup,
 } from '@ivlen/core';
 import { afterAll, describe, expect, test } from 'vitest';
@@ -80,6 +82,66 @@ describe('Mardia’s kurtosis test keeps its level', () => {
     const share = shareOf(samples, () => mardia(Array.from({ length: p }, () => normal(random, n))).kurtosis.pValue <= 0.05);
     found.push({ what: 'joint kurtosis rejected at .05', setting: `n = ${n}, p = ${p}`, share, wanted: '.03 to .07', samples });
     expect(share).toBeGreaterThan(0.02);
+    expect(share).toBeLessThan(0.07);
+  });
+});
+
+describe('the test that three groups do not differ keeps its level', () => {
+  const three = <T>(make: () => T) => [make(), make(), make()] as const;
+
+  test.each([0, 0.5])('normal pairs, r = %f, n = 50 each', (rho) => {
+    const random = new Random(300 + 10 * rho);
+    const samples = 20_000;
+    const share = shareOf(samples, () => {
+      const groups = three(() => {
+        const x = normal(random, 50);
+        return pearson(
+          x,
+          x.map((value) => rho * value + Math.sqrt(1 - rho * rho) * random.normal()),
+        );
+      });
+      return (
+        compareIndependent(
+          groups.map(({ coefficient, n }) => ({ coefficient, n })),
+          { method: 'pearson' },
+        ).pValue <= 0.05
+      );
+    });
+    found.push({ what: 'three equal groups rejected at .05', setting: `r = ${rho}, n = 50 each`, share, wanted: '.05 ± .01', samples });
+    expect(Math.abs(share - 0.05)).toBeLessThan(0.01);
+  });
+
+  test.each([
+    ['spearman', 20],
+    ['spearman', 50],
+    ['kendall', 20],
+    ['kendall', 50],
+  ] as const)('%s, about a third of the pairs tied, n = %d each', (method, n) => {
+    const random = new Random(7 * n + method.length);
+    const samples = 4000;
+    // Cut into four levels of these shares, about 30 % of the pairs are tied.
+    const cut = (value: number) => (value < -0.67 ? 0 : value < 0 ? 1 : value < 0.67 ? 2 : 3);
+    const share = shareOf(samples, () => {
+      const groups = three(() => {
+        const x = normal(random, n);
+        const y = x.map((value) => 0.5 * value + Math.sqrt(0.75) * random.normal());
+        return testPair(method, x.map(cut), y.map(cut), { p: 'approximate' });
+      });
+      return (
+        compareIndependent(
+          groups.map(({ coefficient, n: rows, zVariance }) => ({ coefficient, n: rows, zVariance })),
+          { method },
+        ).pValue <= 0.05
+      );
+    });
+    found.push({
+      what: `three equal groups rejected at .05, ${method}`,
+      setting: `30 % tied, n = ${n} each`,
+      share,
+      wanted: '.03 to .07',
+      samples,
+    });
+    expect(share).toBeGreaterThan(0.03);
     expect(share).toBeLessThan(0.07);
   });
 });

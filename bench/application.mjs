@@ -48,17 +48,24 @@ async function writeTable(path) {
   await new Promise((resolve) => file.end(resolve));
 }
 
-/** Variables in five correlated families. */
-async function writeFamilies(path, rows, columns) {
+/** Variables in five correlated families; with groups, a last column that names one for each row. */
+async function writeFamilies(path, rows, columns, groups = 0) {
   let state = 7;
   const random = () => {
     state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
     return state / 2 ** 32 - 0.5;
   };
-  const lines = [Array.from({ length: columns }, (_, i) => `x${i}`).join(',')];
+  const named = (cells, last) => (groups > 0 ? [...cells, last] : cells).join(',');
+  const lines = [
+    named(
+      Array.from({ length: columns }, (_, i) => `x${i}`),
+      'group',
+    ),
+  ];
   for (let row = 0; row < rows; row++) {
     const common = Array.from({ length: 5 }, random);
-    lines.push(Array.from({ length: columns }, (_, i) => (common[i % 5] + random()).toFixed(4)).join(','));
+    const cells = Array.from({ length: columns }, (_, i) => (common[i % 5] + random()).toFixed(4));
+    lines.push(named(cells, `g${Math.floor((random() + 0.5) * groups)}`));
   }
   await writeFile(path, lines.join('\n'));
 }
@@ -150,6 +157,23 @@ try {
     const how = { alternative: 'two-sided', missing: 'pairwise', level: 0.95, byVariable: {} };
     const { ms } = await timed(() => analyse(sixty, { kind: 'correlation', variables, method, ...how }));
     line(`${method} of 60 × 10,000, ms (goal: ${goal})`, ms.toFixed(0));
+  }
+
+  const grouped = join(folder, 'grouped.csv');
+  await writeFamilies(grouped, 50_000, 40, 12);
+  const twelve = await bringIn(grouped, 'bench groups');
+  studies.push(twelve.id);
+  const by = twelve.state.variables.find(({ name }) => name === 'group').id;
+  const forty = twelve.state.variables.map(({ id }) => id).filter((id) => id !== by);
+  await analyse(twelve, { kind: 'describe', variables: forty });
+  for (const [method, goal] of [
+    ['pearson', 2000],
+    ['spearman', 8000],
+    ['kendall', 8000],
+  ]) {
+    const how = { alternative: 'two-sided', level: 0.95, byVariable: {}, groups: { by } };
+    const { ms } = await timed(() => analyse(twelve, { kind: 'subgroups', variables: forty, method, ...how }));
+    line(`${method} of 40 × 50,000 across 12 groups, ms (goal: ${goal})`, ms.toFixed(0));
   }
 } finally {
   for (const id of studies) await fetch(`${BASE}/api/studies/${id}`, { method: 'DELETE' });

@@ -8,7 +8,7 @@ import type { GroupCoefficient } from './coefficient';
 import type { GroupRows } from './group-deviations';
 import { type GroupsJudged, judgeGroups } from './judge-groups';
 import { type RandomEffects, randomEffects } from './random-effects';
-import { type WithinCorrelation, withinOf } from './within-group';
+import { type WithinColumn, type WithinCorrelation, withinColumn, withinOf } from './within-group';
 
 export interface AcrossGroupsOptions {
   method: Method;
@@ -57,8 +57,7 @@ export function acrossGroups(columns: readonly Float64Array[], labels: Float64Ar
   const places = placesByLabel(labels);
   const all = [...columns, ...controls];
   const split = places.map(({ rows }) => all.map((column) => pick(column, rows)));
-  const whole =
-    places.length === 1 ? split[0] : all.map((column) => pick(column, Uint32Array.from(places.flatMap(({ rows }) => [...rows]))));
+  const whole = places.length === 1 ? split[0] : all.map((column) => pick(column, joined(places.map(({ rows }) => rows))));
   const width = columns.length;
   const testsOf = (of: readonly Float64Array[], how = resolved) => tests(of.slice(0, width), of.slice(width), how);
   const pooled = testsOf(whole);
@@ -77,6 +76,18 @@ export function acrossGroups(columns: readonly Float64Array[], labels: Float64Ar
     ...(byOwnVariance ? { zVariance } : {}),
   });
   const { method, alternative, level } = resolved;
+  const withinColumns = new Map<number, WithinColumn | null>();
+  const readyAt = (i: number) => {
+    const parts = split.map((of) => of[i]);
+    const found = withinColumns.get(i) ?? (parts.every(isComplete) ? withinColumn(parts) : null);
+    withinColumns.set(i, found);
+    return found;
+  };
+  // Where nothing is missing a column's deviations serve all its pairs.
+  const ready = (i: number, j: number) => {
+    const [a, b] = [readyAt(i), readyAt(j)];
+    return a && b ? ([a, b] as const) : null;
+  };
   return {
     groups: places.map(({ label, rows }) => ({ label, rows: rows.length })),
     compare: (i, j) => {
@@ -93,6 +104,7 @@ export function acrossGroups(columns: readonly Float64Array[], labels: Float64Ar
                 split.map((of) => completeRows(of[i], of[j])),
                 { method, alternative, level },
                 judged,
+                ready(i, j),
               ),
         random: randomEffects(judged, { method, level }),
         ...judgeGroups(isTwoSided ? together : judgedPooled.test(i, j), judged, { method, level }),
@@ -133,9 +145,23 @@ function pick(column: Float64Array, rows: Uint32Array): Float64Array {
   return values;
 }
 
+function joined(parts: readonly Uint32Array[]): Uint32Array {
+  const whole = new Uint32Array(parts.reduce((sum, part) => sum + part.length, 0));
+  let at = 0;
+  for (const part of parts) {
+    whole.set(part, at);
+    at += part.length;
+  }
+  return whole;
+}
+
+function isComplete(column: Float64Array): boolean {
+  for (let i = 0; i < column.length; i++) if (column[i] !== column[i]) return false;
+  return true;
+}
+
 function completeRows(x: Float64Array, y: Float64Array): GroupRows {
-  for (let i = 0; i < x.length; i++) if (x[i] !== x[i] || y[i] !== y[i]) return completePair(x, y);
-  return { x, y };
+  return isComplete(x) && isComplete(y) ? { x, y } : completePair(x, y);
 }
 
 /** Holding the controls constant as well as the groups: by indicators of the groups for values, by the mean of z for ranks. */

@@ -20,22 +20,48 @@ export interface GroupDeviations {
 
 /** Takes out of both variables the mean of each group. */
 export function groupDeviations(split: readonly GroupRows[]): GroupDeviations {
-  const n = split.reduce((sum, { x }) => sum + x.length, 0);
-  const [u, v] = [new Float64Array(n), new Float64Array(n)];
-  let at = 0;
-  const means = split.map(({ x, y }) => {
-    const placed = { x: place(x, u, at), y: place(y, v, at) };
-    at += x.length;
-    return placed;
-  });
-  const [a, b] = [centreColumn(u, u), centreColumn(v, v)];
-  return { u, v, scaleX: a.scale, scaleY: b.scale, constantX: a.constant, constantY: b.constant, means };
+  const [a, b] = [columnDeviations(split.map(({ x }) => x)), columnDeviations(split.map(({ y }) => y))];
+  return {
+    u: a.values,
+    v: b.values,
+    scaleX: a.scale,
+    scaleY: b.scale,
+    constantX: a.constant,
+    constantY: b.constant,
+    means: a.means.map((x, k) => ({ x, y: b.means[k] })),
+  };
 }
 
-/** Deviations of one group's values, in their own units; returns their mean. */
-function place(values: Float64Array, into: Float64Array, at: number): number {
-  const part = into.subarray(at, at + values.length);
-  const { scale, mean } = centreColumn(values, part);
-  for (let i = 0; i < part.length; i++) part[i] /= scale;
-  return mean;
+/** Deviations of one variable from each group's mean. */
+export interface ColumnDeviations {
+  readonly values: Float64Array;
+  /** A power of two. */
+  readonly scale: number;
+  readonly constant: boolean;
+  readonly means: readonly number[];
+  /** Standard deviation in each group. */
+  readonly sds: readonly number[];
+}
+
+/** @param parts complete values of one variable, group after group */
+export function columnDeviations(parts: readonly Float64Array[]): ColumnDeviations {
+  const values = new Float64Array(parts.reduce((sum, part) => sum + part.length, 0));
+  let at = 0;
+  const placed = parts.map((part) => {
+    at += part.length;
+    return place(part, values.subarray(at - part.length, at));
+  });
+  const { scale, constant } = centreColumn(values, values);
+  return { values, scale, constant, means: placed.map(({ mean }) => mean), sds: placed.map(({ sd }) => sd) };
+}
+
+/** Deviations of one group's values, in their own units, with the mean and SD of these. */
+function place(part: Float64Array, into: Float64Array): { mean: number; sd: number } {
+  const { scale, mean } = centreColumn(part, into);
+  let squares = 0;
+  for (let i = 0; i < into.length; i++) {
+    squares += into[i] * into[i];
+    into[i] /= scale;
+  }
+  return { mean, sd: Math.sqrt(squares / (part.length - 1)) / scale };
 }

@@ -1,4 +1,3 @@
-import { centreColumn } from '../columns/centre';
 import { assertMethod } from '../correlation/assert-method';
 import { correlationP } from '../correlation/correlation-p';
 import { fisherInterval } from '../correlation/fisher-interval';
@@ -10,7 +9,7 @@ import { fisherZ } from '../correlation/z-variance';
 import { normalP } from '../distributions/tail-probability';
 import { type GroupCoefficient, givenCoefficient, varianceOf } from './coefficient';
 import { compareIndependent } from './compare-independent';
-import { type GroupRows, groupDeviations } from './group-deviations';
+import { columnDeviations, type GroupRows } from './group-deviations';
 import { groupRows } from './grouped-rows';
 
 export interface WithinOptions {
@@ -54,36 +53,57 @@ export function withinGroup(x: Float64Array, y: Float64Array, groups: Float64Arr
   return withinOf(groupRows(x, y, groups), options);
 }
 
+/** A variable made ready for the coefficients within groups of all its pairs. */
+export interface WithinColumn {
+  /** Deviations from each group's mean, of unit length; null where none varies. */
+  readonly unit: Float64Array | null;
+  readonly sds: readonly number[];
+}
+
+/** @param parts complete values, group after group; groups of one row enter nothing */
+export function withinColumn(parts: readonly Float64Array[]): WithinColumn {
+  const { values, constant, sds } = columnDeviations(parts.filter((part) => part.length > 1));
+  if (constant) return { unit: null, sds };
+  toUnitLength(values);
+  return { unit: values, sds };
+}
+
 /**
  * The same of rows that are split already.
  * @param coefficients of these groups, where they are known
+ * @param columns of these groups, where they are ready
  */
 export function withinOf(
   groups: readonly GroupRows[],
   options: WithinOptions,
   coefficients: readonly GroupCoefficient[] | null = null,
+  columns: readonly [WithinColumn, WithinColumn] | null = null,
 ): WithinCorrelation {
   const several = (k: number) => groups[k].x.length > 1;
   const split = groups.filter((_, k) => several(k));
   const known = coefficients?.filter((_, k) => several(k)) ?? null;
-  if (METHODS[options.method].within === 'mean-of-z') return meanOfZ(split, options, known);
-  const spreadRatio = widestSpread(split);
-  const deviations = withinDeviations(split, options);
-  return spreadRatio > UNEQUAL ? { ...deviations, spreadRatio, meanOfZ: meanOfZ(split, options, known) } : { ...deviations, spreadRatio };
+  const ready = columns ?? ([withinColumn(split.map(({ x }) => x)), withinColumn(split.map(({ y }) => y))] as const);
+  const spreadRatio = widestSpread(ready);
+  if (METHODS[options.method].within === 'mean-of-z') return meanOfZ(split, spreadRatio, options, known);
+  const deviations = withinDeviations(split, ready, options);
+  return spreadRatio > UNEQUAL
+    ? { ...deviations, spreadRatio, meanOfZ: meanOfZ(split, spreadRatio, options, known) }
+    : { ...deviations, spreadRatio };
 }
 
 /** Of the deviations from each group's means. */
-function withinDeviations(split: readonly GroupRows[], options: WithinOptions): Omit<WithinCorrelation, 'spreadRatio'> {
+function withinDeviations(
+  split: readonly GroupRows[],
+  [{ unit: u }, { unit: v }]: readonly [WithinColumn, WithinColumn],
+  options: WithinOptions,
+): Omit<WithinCorrelation, 'spreadRatio'> {
   const resolved = resolveOptionsOf(options.method, options);
   const n = split.reduce((sum, group) => sum + group.x.length, 0);
   const k = split.length;
   const df = n - k - 1;
   if (df < 1) return { ...undefinedTest('too-few-cases', n, resolved), groups: k };
-  const { u, v, constantX, constantY } = groupDeviations(split);
-  const because = constantReason(constantX, constantY);
-  if (because) return { ...undefinedTest(because, n, resolved), groups: k };
-  toUnitLength(u);
-  toUnitLength(v);
+  const because = constantReason(u === null, v === null);
+  if (because || !u || !v) return { ...undefinedTest(because ?? 'constant-both', n, resolved), groups: k };
   const product = unitProduct(u, v);
   const variance = n - k > 2 ? 1 / (n - k - 2) : Number.NaN;
   const { t, pValue, log10P } = correlationP(product.r, product.oneMinusAbs, df, resolved.alternative);
@@ -104,14 +124,18 @@ function withinDeviations(split: readonly GroupRows[], options: WithinOptions): 
 }
 
 /** tanh of the weighted mean of the groups' z; groups that have none enter nothing, nor do their rows. */
-function meanOfZ(split: readonly GroupRows[], options: WithinOptions, known: readonly GroupCoefficient[] | null): WithinCorrelation {
+function meanOfZ(
+  split: readonly GroupRows[],
+  spreadRatio: number,
+  options: WithinOptions,
+  known: readonly GroupCoefficient[] | null,
+): WithinCorrelation {
   const resolved = resolveOptionsOf(options.method, options);
   const { test } = METHODS[options.method];
   const coefficients = known ?? split.map(({ x, y }) => test(x, y, { p: 'approximate' }));
   const { pooled, untested } = compareIndependent(coefficients, { method: options.method });
   const tested = coefficients.filter((_, k) => !untested.includes(k));
   const n = tested.reduce((sum, group) => sum + group.n, 0);
-  const spreadRatio = widestSpread(split);
   if (tested.length === 0) return { ...undefinedTest('too-few-cases', n, resolved), groups: 0, spreadRatio };
   const variance = 1 / tested.reduce((sum, group) => sum + 1 / varianceOf(options.method, group), 0);
   const z = fisherZ(givenCoefficient(pooled)) / Math.sqrt(variance);
@@ -131,19 +155,11 @@ function meanOfZ(split: readonly GroupRows[], options: WithinOptions, known: rea
 }
 
 /** The largest SD of a group over the smallest, of the variable in which they differ most; groups that do not vary aside. */
-function widestSpread(split: readonly GroupRows[]): number {
-  const ratioOf = (values: readonly Float64Array[]) => {
-    const sds = values.map(spreadOf).filter((sd) => sd > 0);
+function widestSpread(columns: readonly WithinColumn[]): number {
+  const ratios = columns.map((column) => {
+    const sds = column.sds.filter((sd) => sd > 0);
     return sds.length > 1 ? Math.max(...sds) / Math.min(...sds) : Number.NaN;
-  };
-  const ratios = [ratioOf(split.map(({ x }) => x)), ratioOf(split.map(({ y }) => y))].filter((ratio) => ratio > 0);
-  return ratios.length > 0 ? Math.max(...ratios) : Number.NaN;
-}
-
-/** The standard deviation. */
-function spreadOf(values: Float64Array): number {
-  const { centred, scale } = centreColumn(values);
-  let squares = 0;
-  for (let i = 0; i < centred.length; i++) squares += centred[i] * centred[i];
-  return Math.sqrt(squares / (values.length - 1)) / scale;
+  });
+  const known = ratios.filter((ratio) => ratio > 0);
+  return known.length > 0 ? Math.max(...known) : Number.NaN;
 }

@@ -166,6 +166,12 @@ export function pairName({ x, y }: Pick<ComparedPair, 'x' | 'y'>): string {
   return `${displayName(x)} × ${displayName(y)}`;
 }
 
+/** The predictor on x and the outcome on y; else as the pair stands. @param turned the other way round */
+export function withAxes({ x, y }: Pick<ComparedPair, 'x' | 'y'>, turned = false): { x: Variable; y: Variable } {
+  const byRole = (x.role === 'outcome' && y.role !== 'outcome') || (y.role === 'predictor' && x.role !== 'predictor');
+  return byRole !== turned ? { x: y, y: x } : { x, y };
+}
+
 /** The p that decides whether groups differ: adjusted, where something is. */
 export function decidingP({ homogeneity, adjustedP }: Pick<ComparedPair, 'homogeneity' | 'adjustedP'>): number {
   return adjustedP ?? homogeneity.pValue ?? Number.NaN;

@@ -1,4 +1,4 @@
-import type { AnalysisInput, CorrelationSettings, Study, Variable } from '@ivlen/contract';
+import type { AnalysisInput, CorrelationSettings, Study } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../api/queries';
 import { FailureNotice } from '../controls/failure-notice';
@@ -9,7 +9,7 @@ import { groupShape, groupToken } from '../figures/group-styles';
 import { Marker } from '../figures/marks/marker';
 import type { TakingPart } from '../settings/use-grouping';
 import { axisLabel, displayName } from '../study/variable-name';
-import { type ComparedPair, pairName, type ShownGroup } from './compared-pairs';
+import { type ComparedPair, pairName, type ShownGroup, withAxes } from './compared-pairs';
 import { lineAt } from './slopes';
 import { useGroupPoints } from './use-group-points';
 
@@ -25,12 +25,6 @@ export interface PairByGroupProps {
   readonly width: number;
   /** Whether x and y are exchanged. */
   readonly turned?: boolean;
-}
-
-/** The predictor on x and the outcome on y; else in the order of the panel. */
-export function withAxes({ x, y }: Pick<ComparedPair, 'x' | 'y'>, turned: boolean): { x: Variable; y: Variable } {
-  const byRole = (x.role === 'outcome' && y.role !== 'outcome') || (y.role === 'predictor' && x.role !== 'predictor');
-  return byRole !== turned ? { x: y, y: x } : { x, y };
 }
 
 /** What is asked of an opened pair: slopes, spreads, every two groups. */

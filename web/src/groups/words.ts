@@ -6,7 +6,7 @@ import { adjustmentInWords } from '../coefficients/sentence-parts';
 import { coefficientText, intervalText, pRelationText } from '../numbers/number-text';
 import type { TakingPart } from '../settings/use-grouping';
 import { displayName } from '../study/variable-name';
-import { type Compared, type ComparedPair, decidingP, pairName, type ShownGroup } from './compared-pairs';
+import { type Compared, type ComparedPair, decidingP, pairName, type ShownGroup, withAxes } from './compared-pairs';
 import type { GroupSettings } from './requests';
 
 /** More groups than this are counted, not listed. */
@@ -71,7 +71,8 @@ export function differenceSentence(
   { levels, adjust, level }: Pick<GroupSettings, 'levels' | 'adjust' | 'level'>,
 ): string {
   const [alpha = 0.05] = levels;
-  const { homogeneity, two, x, y, method } = pair;
+  const { homogeneity, two, method } = pair;
+  const { x, y } = withAxes(pair);
   const of = `association of ${displayName(x)} with ${displayName(y)}`;
   const between = `between groups of ${displayName(by)}`;
   const left = untestedInWords(pair, groups).length;

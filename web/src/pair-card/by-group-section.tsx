@@ -22,7 +22,8 @@ export function ByGroupSection(context: PairContext) {
   const taking = useTakingPart(study, grouping);
   const by = grouping?.by ?? null;
   const usable = by !== null && by.id !== pair.x.id && by.id !== pair.y.id;
-  const variables = useMemo(() => [pair.x, pair.y], [pair]);
+  // In the order of the codebook, as the stage has them, whichever is on which axis.
+  const variables = useMemo(() => study.state.variables.filter(({ id }) => id === pair.x.id || id === pair.y.id), [study, pair]);
   // Rows of the card are its own: listwise deletion is that of the stage.
   const { compared, error } = useComparedPairs(study, variables, settings, taking, { enabled: usable, completeFor });
   const holder = useRef<HTMLDivElement>(null);

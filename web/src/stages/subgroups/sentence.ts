@@ -26,6 +26,8 @@ export interface SubgroupFacts {
   readonly rows: string;
   /** null where nothing makes groups. */
   readonly taking: TakingPart | null;
+  /** The grouping variable, while its groups come or are too many to be listed. */
+  readonly byName: string | null;
   readonly view: View;
 }
 
@@ -58,8 +60,13 @@ export function sentence(_: Study, settings: CorrelationSettings, facts: Subgrou
   ];
 }
 
-function groupsWords({ taking }: SubgroupFacts): SentencePart<SubgroupChoice> {
-  return { choice: 'groups', text: taking ? groupsInWords(taking) : 'no groups yet', label: 'the groups', wide: true };
+function groupsWords({ taking, byName }: SubgroupFacts): SentencePart<SubgroupChoice> {
+  return {
+    choice: 'groups',
+    text: taking ? groupsInWords(taking) : byName ? `groups of ${byName}` : 'no groups yet',
+    label: 'the groups',
+    wide: true,
+  };
 }
 
 function descriptivesSentence(facts: SubgroupFacts): Parts {

@@ -48,7 +48,9 @@ export function SubgroupsStage({ study }: { study: Study }) {
   const correlations = useSettings(study.id, 'correlations', CORRELATION_DEFAULTS);
   const stored = useSettings(study.id, 'subgroups', DEFAULTS);
   const grouping = useGrouping(study);
-  const taking = useTakingPart(study, grouping);
+  const found = useTakingPart(study, grouping);
+  // The sentence, in which groups are chosen, stays while those of another variable come.
+  const taking = found ?? null;
   const [params, setParams] = useSearchParams();
   const selection = usePairSelection(study);
   const view: View = VIEWS.find(({ id }) => id === params.get('view'))?.id ?? 'pairs';
@@ -65,7 +67,7 @@ export function SubgroupsStage({ study }: { study: Study }) {
     family: layout.byRole ? OUTCOMES_BY_PREDICTORS : EVERY_PAIR,
     enabled: ready && enough && view !== 'dependent' && view !== 'descriptives',
   });
-  if (!workingSet || !correlations.settings || !stored.settings || !grouping || taking === undefined) {
+  if (!workingSet || !correlations.settings || !stored.settings || !grouping) {
     return <Skeleton label="Opening the stage" className="m-5 h-64 flex-1" />;
   }
   const patch = (part: Partial<typeof layout>) => stored.change({ ...layout, ...part });
@@ -75,6 +77,7 @@ export function SubgroupsStage({ study }: { study: Study }) {
     candidates: study.state.variables.filter(canBeCorrelated),
     rows: rowsInWords(study),
     taking,
+    byName: grouping.by && displayName(grouping.by),
     view,
   };
   const parts = sentence(study, settings, facts);
@@ -123,6 +126,7 @@ export function SubgroupsStage({ study }: { study: Study }) {
   }
 
   function whyNothing() {
+    if (grouping?.by && found === undefined) return <Skeleton label="Opening the groups" className="h-64" />;
     const words = whyNotCompared();
     return words && <p className="mx-auto max-w-md py-16 text-center font-serif text-lg text-muted">{words}</p>;
   }

@@ -43,5 +43,7 @@ export function derivationInWords(derivation: Derivation, variables: readonly Va
       return `${nameOf(derivation.source)} in ${derivation.groups} groups of about equal size`;
     case 'recode':
       return `${nameOf(derivation.source)} with other categories`;
+    case 'combine':
+      return `${derivation.sources.map(nameOf).join(' and ')} combined`;
   }
 }

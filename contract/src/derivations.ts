@@ -37,12 +37,14 @@ export const derivationSchema = z.discriminatedUnion('type', [
     /** New texts by the old ones; "" makes them missing, and a text that is not named stays. */
     texts: z.record(z.string(), z.string().max(200)),
   }),
+  /** A category for every combination of those of two variables. */
+  z.object({ type: z.literal('combine'), sources: z.tuple([idSchema, idSchema]) }),
 ]);
 export type Derivation = z.infer<typeof derivationSchema>;
 
 /** Ids of the variables that a derived one is computed from. */
 export function sourcesOf(derivation: Derivation): readonly string[] {
-  return derivation.type === 'formula' ? derivation.sources : [derivation.source];
+  return 'sources' in derivation ? derivation.sources : [derivation.source];
 }
 
 const FITTED: ReadonlySet<Scale> = new Set(['reflect', 'standardize', 'rank-normal', 'box-cox', 'yeo-johnson']);

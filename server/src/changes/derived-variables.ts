@@ -73,7 +73,7 @@ async function derivedVariable(
     name,
     unit,
     kind: kindOf(derivation, values),
-    storage: derivation.type === 'recode' ? 'code' : 'number',
+    storage: derivation.type === 'recode' || derivation.type === 'combine' ? 'code' : 'number',
     valueLabels: groupLabels(derivation),
     derivation,
     version: number,
@@ -81,7 +81,7 @@ async function derivedVariable(
 }
 
 function kindOf({ type }: Derivation, values: Float64Array): Kind {
-  if (type === 'recode') return 'nominal';
+  if (type === 'recode' || type === 'combine') return 'nominal';
   if (type === 'cut' || type === 'quantile-groups') return 'ordinal';
   return values.every((value) => value !== value || Number.isInteger(value)) ? 'discrete' : 'continuous';
 }

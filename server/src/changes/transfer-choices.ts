@@ -95,6 +95,10 @@ function withEntryOf(variable: Variable, source: Variable | undefined, number: n
 }
 
 function derivationFor(derivation: Derivation, ids: ReadonlyMap<string, string>): Derivation | null {
+  if (derivation.type === 'combine') {
+    const [first, second] = derivation.sources.map((id) => ids.get(id));
+    return first && second ? { ...derivation, sources: [first, second] } : null;
+  }
   if (derivation.type !== 'formula') {
     const source = ids.get(derivation.source);
     return source === undefined ? null : { ...derivation, source };

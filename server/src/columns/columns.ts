@@ -1,6 +1,6 @@
 import { isFitted, type StudyState, sourcesOf, subsetVariables, type Variable } from '@ivlen/contract';
 import type { Connection } from '../database/connect';
-import type { DerivedColumn } from '../derivations/compute-derived';
+import type { DerivedColumn, ValueNames } from '../derivations/compute-derived';
 import { DomainError } from '../errors/domain-error';
 import { readPlainNumber } from '../rows/read-plain-number';
 import { rowsInSubset } from '../rows/rows-in-subset';
@@ -75,7 +75,17 @@ export class Columns {
     for (const source of sourcesOf(derivation)) columns.set(source, await this.values(db, table, source));
     const kept = isFitted(derivation) ? await this.#notSetAside(db, table) : null;
     const dictionary = derivation.type === 'recode' ? await this.dictionary(db, table, derivation.source) : [];
-    return this.workers.run({ task: 'derive', derivation, sources: { rows: table.rows, columns, kept, dictionary } }, NEVER);
+    const names = derivation.type === 'combine' ? await this.#names(db, table, derivation.sources) : new Map<string, ValueNames>();
+    return this.workers.run({ task: 'derive', derivation, sources: { rows: table.rows, columns, kept, dictionary, names } }, NEVER);
+  }
+
+  /** What the values of some variables are called. */
+  async #names(db: Connection, table: Table, ids: readonly string[]): Promise<ReadonlyMap<string, ValueNames>> {
+    const named = ids.map(async (id) => {
+      const { storage, valueLabels } = variableOf(table, id);
+      return [id, { dictionary: storage === 'code' ? await this.dictionary(db, table, id) : null, labels: valueLabels }] as const;
+    });
+    return new Map(await Promise.all(named));
   }
 
   /** Why each row is set aside; null if none ever was. */

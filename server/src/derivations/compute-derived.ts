@@ -29,6 +29,14 @@ export interface DerivedSources {
   readonly kept: Uint8Array | null;
   /** Texts by code of the source, for recoding. */
   readonly dictionary: readonly string[];
+  /** How values of the sources are called, for combining. */
+  readonly names: ReadonlyMap<string, ValueNames>;
+}
+
+/** What the values of a variable are called: texts by code, or numbers as they are; each by its label, where it has one. */
+export interface ValueNames {
+  readonly dictionary: readonly string[] | null;
+  readonly labels: Readonly<Record<string, string>>;
 }
 
 export interface DerivedColumn {
@@ -71,6 +79,8 @@ export function computeDerived(derivation: Derivation, sources: DerivedSources):
       return quantileGroups(sourceOf(derivation.source, sources), derivation.groups, sources.kept);
     case 'recode':
       return recode(sourceOf(derivation.source, sources), sources.dictionary, derivation.texts);
+    case 'combine':
+      return combine(derivation.sources, sources);
   }
 }
 
@@ -127,4 +137,26 @@ function recode(source: Float64Array, dictionary: readonly string[], texts: Read
   });
   const { values, ...rest } = plain(source.map((code) => (code === code ? (newCode[code] ?? Number.NaN) : code)));
   return { ...rest, values, dictionary: [...codes.keys()] };
+}
+
+/** Between the names of the two categories. */
+const WITH = ' · ';
+
+function combine([first, second]: readonly [string, string], sources: DerivedSources): DerivedColumn {
+  const [a, b] = [sourceOf(first, sources), sourceOf(second, sources)];
+  const nameOf = (id: string, value: number) => {
+    const { dictionary, labels } = sources.names.get(id) ?? { dictionary: null, labels: {} };
+    const text = dictionary ? (dictionary[value] ?? '') : String(value);
+    return Object.hasOwn(labels, text) ? (labels[text] ?? text) : text;
+  };
+  const codes = new Map<string, number>();
+  const values = a.map((value, row) => {
+    const other = b[row] ?? Number.NaN;
+    if (value !== value || other !== other) return Number.NaN;
+    const name = nameOf(first, value) + WITH + nameOf(second, other);
+    const code = codes.get(name) ?? codes.size;
+    codes.set(name, code);
+    return code;
+  });
+  return { ...plain(values), dictionary: [...codes.keys()] };
 }

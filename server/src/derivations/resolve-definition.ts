@@ -1,4 +1,4 @@
-import { type Definition, type Derivation, type StudyState, sourcesOf, type Variable } from '@ivlen/contract';
+import { type Definition, type Derivation, makesGroups, type StudyState, sourcesOf, type Variable } from '@ivlen/contract';
 import { constantNamed, FormulaError, formulaVariables, parseFormula, renameInFormula } from '@ivlen/core';
 import { DomainError } from '../errors/domain-error';
 
@@ -8,6 +8,10 @@ import { DomainError } from '../errors/domain-error';
  */
 export function resolveDefinition(state: StudyState, { derivation }: Pick<Definition, 'derivation'>): Derivation {
   if (derivation.type === 'formula') return resolveFormula(state, derivation);
+  if (derivation.type === 'combine') {
+    for (const id of derivation.sources) assertMakesGroups(state.variables, id);
+    return derivation;
+  }
   const source = state.variables.find(({ id }) => id === derivation.source);
   if (!source)
     throw new DomainError('no-such-variable', 'The study has no such variable.', { where: derivation.source, hint: 'Reload the page.' });
@@ -22,6 +26,17 @@ export function resolveDefinition(state: StudyState, { derivation }: Pick<Defini
     );
   }
   return derivation;
+}
+
+/** @throws {DomainError} one that is not there, or makes no groups */
+function assertMakesGroups(variables: readonly Variable[], id: string): void {
+  const source = variables.find((variable) => variable.id === id);
+  if (!source) throw new DomainError('no-such-variable', 'The study has no such variable.', { where: id, hint: 'Reload the page.' });
+  if (makesGroups(source)) return;
+  throw new DomainError('source-does-not-fit', `${source.name} is ${source.kind} and makes no groups that could be combined.`, {
+    where: source.name,
+    hint: 'Choose a nominal, an ordinal or a two-valued variable.',
+  });
 }
 
 function resolveFormula(state: StudyState, derivation: Extract<Derivation, { type: 'formula' }>): Derivation {

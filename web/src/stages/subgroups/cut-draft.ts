@@ -41,7 +41,8 @@ export function definitionOfCut(draft: CutDraft, source: Variable, variables: re
   return checked.success ? checked.data : null;
 }
 
-function freeName(wanted: string, variables: readonly Variable[]): string {
+/** A name that no variable has. */
+export function freeName(wanted: string, variables: readonly Variable[]): string {
   const taken = new Set(variables.map(({ name }) => name));
   let name = wanted;
   for (let number = 2; taken.has(name); number++) name = `${wanted}_${number}`;

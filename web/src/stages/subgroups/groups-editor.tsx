@@ -1,4 +1,4 @@
-import { isQuantity, MOST_COMPARED, type Study } from '@ivlen/contract';
+import { isQuantity, MOST_COMPARED, type Study, type Variable } from '@ivlen/contract';
 import { type FormEvent, useId, useState } from 'react';
 import { groupShape, groupToken } from '../../figures/group-styles';
 import { Marker } from '../../figures/marks/marker';
@@ -6,7 +6,7 @@ import type { Grouping, TakingPart } from '../../settings/use-grouping';
 import { useReadOnly } from '../../study/read-only';
 import { useStudyChanges } from '../../study/use-study-changes';
 import { displayName } from '../../study/variable-name';
-import { type CutDraft, definitionOfCut, problemOfCut } from './cut-draft';
+import { type CutDraft, definitionOfCut, freeName, problemOfCut } from './cut-draft';
 
 interface GroupsEditorProps {
   readonly study: Study;
@@ -37,6 +37,7 @@ export function GroupsEditor({ study, grouping, taking }: GroupsEditorProps) {
         {grouping.by && !taking && (
           <p className="mt-2 text-[13px]">{displayName(grouping.by)} has too many different values to be listed as groups.</p>
         )}
+        {!readOnly && grouping.by && grouping.candidates.length > 1 && <CombineWith study={study} grouping={grouping} by={grouping.by} />}
         {!readOnly && <CutIntoGroups study={study} grouping={grouping} />}
       </div>
       {taking && <WhichGroups grouping={grouping} taking={taking} />}
@@ -114,6 +115,52 @@ function WhichGroups({ grouping, taking }: { grouping: Grouping; taking: TakingP
       <p className="mt-1 text-[13px] text-muted">The same groups in the card and in Scatterplots.</p>
     </fieldset>
   );
+}
+
+interface CombineWithProps extends Pick<GroupsEditorProps, 'study' | 'grouping'> {
+  readonly by: Variable;
+}
+
+/** Every combination with a second variable: a derived variable, which is then chosen. One at a time is the choice above. */
+function CombineWith({ study, grouping, by }: CombineWithProps) {
+  const { change } = useStudyChanges(study);
+  const others = grouping.candidates.filter((variable) => variable !== by && !isMadeOf(by, variable) && !isMadeOf(variable, by));
+  const combine = (id: string) => {
+    const second = others.find((variable) => variable.id === id);
+    if (!second) return;
+    const made = study.state.variables.find(
+      ({ derivation }) => derivation?.type === 'combine' && derivation.sources.join() === [by.id, id].join(),
+    );
+    if (made) return grouping.choose(made.id);
+    const name = freeName(`${by.name}_and_${second.name}`, study.state.variables);
+    change.mutate(
+      { change: { type: 'derive', definition: { name, unit: null, derivation: { type: 'combine', sources: [by.id, second.id] } } } },
+      {
+        onSuccess: ({ state }) => {
+          const variable = state.variables.find((item) => item.name === name);
+          if (variable) grouping.choose(variable.id);
+        },
+      },
+    );
+  };
+  if (others.length === 0) return null;
+  return (
+    <label className="mt-2 block text-[13px]">
+      <span className="block text-muted">every combination with</span>
+      <select className="field mt-0.5 w-full" value="" disabled={change.isPending} onChange={(event) => combine(event.target.value)}>
+        <option value="">no second variable</option>
+        {others.map((variable) => (
+          <option key={variable.id} value={variable.id}>
+            {displayName(variable)}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+function isMadeOf({ derivation }: Variable, { id }: Variable): boolean {
+  return derivation?.type === 'combine' && derivation.sources.includes(id);
 }
 
 /** Cuts a quantity at values, or into groups of about equal size: a derived variable, which is then chosen. */

@@ -70,6 +70,9 @@ export function draftOf(variable: Variable, variables: readonly Variable[]): Dra
       return { ...start, way: 'groups', source: derivation.source, groupBy: 'size', groups: String(derivation.groups) };
     case 'recode':
       return { ...start, way: 'categories', source: derivation.source, texts: derivation.texts };
+    // Made where groups are chosen; otherwise computed it is another variable.
+    case 'combine':
+      return start;
   }
 }
 

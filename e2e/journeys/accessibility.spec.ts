@@ -161,6 +161,39 @@ for (const colorScheme of ['light', 'dark'] as const) {
       expect(await violations(page)).toEqual([]);
     });
 
+    test('subgroups have none: pairs with an opened row, the choice of groups, the grids, descriptives, dependent comparisons', async ({
+      page,
+    }) => {
+      await openCopy(page, 'Aldermere streams');
+      await page.getByRole('button', { name: 'None', exact: true }).click();
+      for (const name of ['canopy cover', 'nitrate', 'phosphate', 'mayfly taxa']) {
+        await page.getByRole('checkbox', { name: new RegExp(`^${name}`) }).check();
+      }
+      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Subgroups', exact: true }).click();
+      await page.getByRole('button', { name: 'Show why' }).click();
+      await expect(page.getByRole('img', { name: /^Scatterplot of .* by group/ })).toBeVisible();
+      await page.getByRole('button', { name: /^nitrate × mayfly taxa: / }).click();
+      await page.getByRole('button', { name: 'Every two groups' }).click();
+      await page.getByRole('button', { name: 'Permutation of the groups' }).click();
+      await expect(page.getByRole('table', { name: /every two groups$/ })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: /change the groups/ }).click();
+      await page.getByLabel('or cut a quantity into groups').selectOption({ label: 'elevation' });
+      await expect(page.getByRole('button', { name: 'Make these groups' })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      for (const [part, sight] of [
+        ['Side by side', page.getByRole('grid', { name: 'Correlations in Birk' })],
+        ['Difference', page.getByRole('grid', { name: /^Differences of correlations/ })],
+        ['Descriptives', page.getByTestId('group-descriptives')],
+        ['Dependent comparisons', page.getByTestId('dependent-answer')],
+      ] as const) {
+        await page.getByRole('button', { name: part, exact: true }).click();
+        await expect(sight).toBeVisible();
+        expect(await violations(page)).toEqual([]);
+      }
+    });
+
     test('reported figures and the help have none', async ({ page }) => {
       await page.goto('/figures');
       await expect(page.getByTestId('reported-size')).toBeVisible();

@@ -37,7 +37,7 @@ async function openSubgroups(page: Page, ticked: readonly string[] = EIGHT) {
   await openCopy(page, 'Aldermere streams');
   await tickOnly(page, ticked);
   await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Subgroups', exact: true }).click();
-  await expect(page.getByRole('table', { name: 'Pairs across groups' })).toBeVisible();
+  await expect(page.getByRole('list', { name: 'Pairs across groups' })).toBeVisible();
 }
 
 const part = (page: Page, name: string) => page.getByRole('button', { name, exact: true });
@@ -55,9 +55,9 @@ test('the same matrix per catchment: which pairs differ, by how much, side by si
   const first = byP[0];
   if (!first) throw new Error('no pairs');
   const name = `${first.x} × ${first.y}`.replaceAll('_', ' ');
-  const row = page.getByRole('row').filter({ has: rowOf(page, name) });
+  const row = page.getByRole('listitem').filter({ has: rowOf(page, name) });
   await expect(row).toContainText(first.pearson.q.toFixed(1));
-  await expect(page.getByRole('table', { name: 'Pairs across groups' }).getByRole('row').nth(1)).toContainText(name);
+  await expect(page.getByRole('list', { name: 'Pairs across groups' }).getByRole('listitem').first()).toContainText(name);
 
   // Opened: each group's numbers, the sentence, slopes apart from coefficients; the address keeps it.
   await rowOf(page, name).click();
@@ -105,7 +105,7 @@ test('order, filter and levels ask the server for nothing; ranks do', async ({ p
     if (analysis?.kind === 'subgroups') asked.push(analysis.method);
   });
   await page.getByRole('combobox', { name: 'Order of the pairs' }).selectOption('by name');
-  await expect(page.getByRole('table', { name: 'Pairs across groups' }).getByRole('row').nth(1)).toContainText(
+  await expect(page.getByRole('list', { name: 'Pairs across groups' }).getByRole('listitem').first()).toContainText(
     'canopy cover × conductivity',
   );
   await page.getByRole('combobox', { name: 'Only pairs with' }).selectOption('pairs of nitrate');
@@ -119,7 +119,7 @@ test('order, filter and levels ask the server for nothing; ranks do', async ({ p
   await whileSaving(page, () => page.getByRole('combobox', { name: 'Only pairs with' }).selectOption('pairs of any variable'));
   await page.getByRole('button', { name: /change the adjustment/ }).click();
   await page.getByRole('radio', { name: /^Holm/ }).click();
-  await expect(page.getByRole('columnheader', { name: 'p, adjusted' })).toBeVisible();
+  await expect(page.getByTestId('lane-head').getByText('p, adjusted')).toBeVisible();
   await expect(page.getByTestId('whole-sentence')).toContainText('p adjusted after Holm');
   expect(asked).toEqual([]);
 
@@ -127,7 +127,7 @@ test('order, filter and levels ask the server for nothing; ranks do', async ({ p
   await page.getByRole('radio', { name: /^Spearman/ }).click();
   await page.keyboard.press('Escape');
   const { spearman } = pairOf('conductivity', 'nitrate');
-  await expect(page.getByRole('row').filter({ has: rowOf(page, 'conductivity × nitrate') })).toContainText(spearman.q.toFixed(1));
+  await expect(page.getByRole('listitem').filter({ has: rowOf(page, 'conductivity × nitrate') })).toContainText(spearman.q.toFixed(1));
   expect(asked).toEqual(['spearman']);
 });
 
@@ -359,7 +359,7 @@ test('a strange table: sixty groups, rows without one, a constant, a line and no
   await expect(page.getByTestId('methods-line')).toContainText('13 of 60 groups of plot');
   await expect(page.getByText('9 rows have no plot and are left out.')).toBeVisible();
   await expect(page.getByText('More than 12 groups: points without intervals')).toBeVisible();
-  const table = page.getByRole('table', { name: 'Pairs across groups' });
+  const table = page.getByRole('list', { name: 'Pairs across groups' });
   await expect(table).not.toContainText('NaN');
   await rowOf(page, 'a × b').click();
   const opened = page.getByTestId('by-group');

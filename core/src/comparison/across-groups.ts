@@ -1,4 +1,5 @@
 import { completePair, listwiseColumns } from '../columns/complete-rows';
+import { joined } from '../columns/joined';
 import { METHODS, resolveOptionsOf } from '../correlation/methods';
 import { assertSameLength, type ResolvedCorrelationOptions } from '../correlation/options';
 import { partialCorrelation } from '../correlation/partial-correlation';
@@ -57,7 +58,18 @@ export function acrossGroups(columns: readonly Float64Array[], labels: Float64Ar
   const places = placesByLabel(labels);
   const all = [...columns, ...controls];
   const split = places.map(({ rows }) => all.map((column) => pick(column, rows)));
-  const whole = places.length === 1 ? split[0] : all.map((column) => pick(column, joined(places.map(({ rows }) => rows))));
+  const whole =
+    places.length === 1
+      ? split[0]
+      : all.map((column) =>
+          pick(
+            column,
+            joined(
+              places.map(({ rows }) => rows),
+              Uint32Array,
+            ),
+          ),
+        );
   const width = columns.length;
   const testsOf = (of: readonly Float64Array[], how = resolved) => tests(of.slice(0, width), of.slice(width), how);
   const pooled = testsOf(whole);
@@ -145,16 +157,6 @@ function pick(column: Float64Array, rows: Uint32Array): Float64Array {
   return values;
 }
 
-function joined(parts: readonly Uint32Array[]): Uint32Array {
-  const whole = new Uint32Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    whole.set(part, at);
-    at += part.length;
-  }
-  return whole;
-}
-
 function isComplete(column: Float64Array): boolean {
   for (let i = 0; i < column.length; i++) if (column[i] !== column[i]) return false;
   return true;
@@ -179,22 +181,17 @@ function partialWithin(
   if (complete.length === 0) return withinOf(pairs, { method, alternative, level }, coefficients);
   if (METHODS[method].within === 'mean-of-z') return withinOf(pairs, { method, alternative, level }, coefficients);
   const { spreadRatio, meanOfZ } = withinOf(pairs, { method, alternative, level }, coefficients);
-  const joined = Array.from({ length: 2 + split[0].length - width }, (_, at) => concatenated(complete.map((of) => of[at])));
+  const whole = Array.from({ length: 2 + split[0].length - width }, (_, at) =>
+    joined(
+      complete.map((of) => of[at]),
+      Float64Array,
+    ),
+  );
   const sizes = complete.map(([x]) => x.length);
   const indicators = sizes.slice(1).map((_, k) => indicator(sizes, k + 1));
-  const [x, y, ...controls] = joined;
+  const [x, y, ...controls] = whole;
   const test = partialCorrelation(x, y, [...controls, ...indicators], { method, alternative, level });
   return { ...test, groups: sizes.length, spreadRatio, ...(meanOfZ ? { meanOfZ } : {}) };
-}
-
-function concatenated(parts: readonly Float64Array[]): Float64Array {
-  const whole = new Float64Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    whole.set(part, at);
-    at += part.length;
-  }
-  return whole;
 }
 
 /** 1 in the rows of one group, which stand one group after the other. */

@@ -1,3 +1,4 @@
+import { joined } from '../columns/joined';
 import { assertMethod } from '../correlation/assert-method';
 import { METHODS, type MethodEntry } from '../correlation/methods';
 import { assertPositiveInteger } from '../correlation/options';
@@ -64,7 +65,12 @@ export function permutationCompare(
   const untested = scaled.filter((group) => !isTestable(group)).map(({ label }) => label);
   const none = { method, q: Number.NaN, pValue: Number.NaN, asExtreme: 0, permutations, seed, untested };
   if (tested.length < 2) return none;
-  const [u, v] = [concatenated(tested.map((group) => group.x)), concatenated(tested.map((group) => group.y))];
+  const [u, v] = (['x', 'y'] as const).map((of) =>
+    joined(
+      tested.map((group) => group[of]),
+      Float64Array,
+    ),
+  );
   const order = Int32Array.from({ length: u.length }, (_, i) => i);
   const statistic = spreadOfSplit(
     entry,
@@ -96,14 +102,4 @@ function spreadOfSplit({ zVariance }: MethodEntry, sizes: readonly number[], coe
     const mean = zs.reduce((sum, z, k) => sum + weights[k] * z, 0) / total;
     return mean < Number.POSITIVE_INFINITY ? zs.reduce((sum, z, k) => sum + weights[k] * (z - mean) ** 2, 0) : mean;
   };
-}
-
-function concatenated(parts: readonly Float64Array[]): Float64Array {
-  const whole = new Float64Array(parts.reduce((sum, part) => sum + part.length, 0));
-  let at = 0;
-  for (const part of parts) {
-    whole.set(part, at);
-    at += part.length;
-  }
-  return whole;
 }

@@ -28,7 +28,7 @@ const TEST_NAMES: Readonly<Record<DependentTest['by'], string>> = {
 };
 
 /** "Williams: t(96) = 2.31, p = .023". */
-export function testInWords({ by, statistic, df, pValue }: DependentTest, levels: readonly number[]): string {
+function testInWords({ by, statistic, df, pValue }: DependentTest, levels: readonly number[]): string {
   const name = df === null ? 'z' : `t(${df})`;
   return `${TEST_NAMES[by]}: ${name} = ${formatFixed(statistic, 3)}, ${pRelationText(pValue, levels)}`;
 }
@@ -48,7 +48,7 @@ function otherThan({ a, b }: TwoVariables, shared: Variable): Variable {
 }
 
 /** Which way the comparison came out; null where nothing can be said. */
-export function decided({ tests, interval }: Pick<DependentResult, 'tests' | 'interval'>, alpha: number): boolean | null {
+function decided({ tests, interval }: Pick<DependentResult, 'tests' | 'interval'>, alpha: number): boolean | null {
   const [first] = tests;
   if (first) return first.pValue <= alpha;
   return interval ? interval.low > 0 || interval.high < 0 : null;

@@ -2,7 +2,7 @@ import { canBeCorrelated, isQuantity, type Study, type Variable } from '@ivlen/c
 import { useQuery } from '@tanstack/react-query';
 import { PanelLeftClose, PanelLeftOpen } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState } from 'react';
-import { useLocation, useSearchParams } from 'react-router';
+import { useSearchParams } from 'react-router';
 import { analysisQuery } from '../api/queries';
 import { oncePointerHasLeft } from '../controls/hold-still';
 import { ResizeHandle } from '../controls/resize-handle';
@@ -144,8 +144,7 @@ function split(variables: readonly Variable[], search: string) {
 
 function useCardIsOpen(): boolean {
   const [params] = useSearchParams();
-  const { pathname } = useLocation();
-  return params.has('pair') && pathname.endsWith('/correlations');
+  return params.has('pair');
 }
 
 /** A value that follows once the pointer is not over what the stage shows. */

@@ -70,7 +70,7 @@ export function EveryTwoGroups({ details, groups, pair, settings }: EveryTwoGrou
 }
 
 /** As the groups are shown: the first less the second. */
-export function everyTwo(details: SubgroupPairResult, groups: readonly ShownGroup[]): TwoGroups[] {
+function everyTwo(details: SubgroupPairResult, groups: readonly ShownGroup[]): TwoGroups[] {
   const places = groups.map((group) => placeInResult(details, group));
   return groups.flatMap((first, i) =>
     groups.slice(i + 1).flatMap((second, k) => {

@@ -46,7 +46,7 @@ export function PairAcrossGroups({ onCard, ...props }: PairByGroupProps & { /** 
     >
       <div>
         <PairPlotByGroup {...props} turned={turned} width={plotWidth} />
-        <p className="mt-1 text-[13px]">
+        <p className="mt-1.5 mb-2 text-[13px]">
           <button type="button" className="button-quiet" onClick={() => setTurned(!turned)}>
             Turn the axes
           </button>

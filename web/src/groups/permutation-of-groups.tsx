@@ -1,10 +1,11 @@
 import type { AnalysisInput, GroupPermutationResult, Study } from '@ivlen/contract';
 import { formatFixed } from '@ivlen/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useId, useState } from 'react';
+import { type FormEvent, useState } from 'react';
 import { analysisQuery, progressQuery } from '../api/queries';
 import { FailureNotice } from '../controls/failure-notice';
 import { ProgressLine } from '../controls/progress-line';
+import { type Drawn, useSamplesAndSeed } from '../controls/samples-and-seed';
 import { pRelationText } from '../numbers/number-text';
 
 interface PermutationOfGroupsProps {
@@ -14,23 +15,16 @@ interface PermutationOfGroupsProps {
 }
 type PermutationRequest = Extract<AnalysisInput, { kind: 'group-permutation' }>;
 
-const [FEWEST, MOST, USUAL] = [99, 1_000_000, 9999];
-const LARGEST_SEED = 2_147_483_647;
+const USUAL = 9999;
 
 /** Shuffles rows among the groups, on request; the seed makes it repeatable. */
 export function PermutationOfGroups({ study, request: { x, y, method, rows, groups }, levels }: PermutationOfGroupsProps) {
-  const ids = [useId(), useId()] as const;
-  const [times, setTimes] = useState('');
-  const [seed, setSeed] = useState('1');
-  const [problem, setProblem] = useState<string | null>(null);
-  const [asked, setAsked] = useState<{ times: number; seed: number } | null>(null);
+  const { fields, problem, read } = useSamplesAndSeed('permutations', USUAL);
+  const [asked, setAsked] = useState<Drawn | null>(null);
   const start = (event: FormEvent) => {
     event.preventDefault();
-    const [count, from] = [times.trim() === '' ? USUAL : Number(times), Number(seed)];
-    if (!Number.isInteger(count) || count < FEWEST || count > MOST) return setProblem('Permutations: a whole number from 99 to 1,000,000.');
-    if (!Number.isInteger(from) || from < 0 || from > LARGEST_SEED) return setProblem('A seed is a whole number from 0.');
-    setProblem(null);
-    setAsked({ times: count, seed: from });
+    const drawn = read(USUAL);
+    if (drawn) setAsked(drawn);
   };
   return (
     <div data-testid="group-permutation" className="text-[13px]">
@@ -39,29 +33,12 @@ export function PermutationOfGroups({ study, request: { x, y, method, rows, grou
         distributions are equal, without a formula for the variance.
       </p>
       <form onSubmit={start} className="mt-1.5 flex flex-wrap items-end gap-2">
-        <label htmlFor={ids[0]} className="text-muted">
-          permutations
-          <input
-            id={ids[0]}
-            className="field mt-0.5 block w-24"
-            value={times}
-            placeholder={String(USUAL)}
-            onChange={(event) => setTimes(event.target.value)}
-          />
-        </label>
-        <label htmlFor={ids[1]} className="text-muted">
-          seed
-          <input id={ids[1]} className="field mt-0.5 block w-20" value={seed} onChange={(event) => setSeed(event.target.value)} />
-        </label>
+        {fields}
         <button type="submit" className="button">
           Permute
         </button>
       </form>
-      {problem && (
-        <p role="alert" className="mt-1.5 text-caution">
-          {problem}
-        </p>
-      )}
+      {problem}
       {asked && (
         <Permuted
           key={JSON.stringify(asked)}

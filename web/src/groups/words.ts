@@ -51,7 +51,7 @@ function whyUntested({ because, coefficient, n }: GroupCell, fewest: number, sym
 }
 
 /** "Q(3) = 14.20". */
-export function statisticInWords({ homogeneity: { q, df } }: Pick<ComparedPair, 'homogeneity'>): string {
+function statisticInWords({ homogeneity: { q, df } }: Pick<ComparedPair, 'homogeneity'>): string {
   return q === null ? '' : `Q(${df}) = ${formatFixed(q, 2)}`;
 }
 

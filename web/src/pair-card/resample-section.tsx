@@ -1,36 +1,28 @@
 import type { Analysis, ResampleResult } from '@ivlen/contract';
 import { COEFFICIENTS } from '@ivlen/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { type FormEvent, useId, useState } from 'react';
+import { type FormEvent, useState } from 'react';
 import { analysisQuery, progressQuery } from '../api/queries';
 import { percent } from '../coefficients/cell-data';
 import { FailureNotice } from '../controls/failure-notice';
 import { ProgressLine } from '../controls/progress-line';
+import { useSamplesAndSeed } from '../controls/samples-and-seed';
 import { fineIntervalText, pText } from '../numbers/number-text';
 import { type PairContext, pairOf } from './pair-request';
 
 type ResampleRequest = Extract<Analysis, { kind: 'resample' }>;
 const TIMES = { bootstrap: 2000, permutation: 9999 } as const;
-const [FEWEST, MOST] = [99, 1_000_000];
-const LARGEST_SEED = 2_147_483_647;
 
 /** A bootstrap interval and a permutation test of the pair, on request; the seed makes them repeatable. */
 export function ResampleSection(context: PairContext) {
   const { method, settings } = context;
   const [request, setRequest] = useState<ResampleRequest | null>(null);
-  const [times, setTimes] = useState('');
-  const [seed, setSeed] = useState('1');
-  const ids = [useId(), useId()] as const;
-  const [problem, setProblem] = useState<string | null>(null);
+  const { fields, problem, read } = useSamplesAndSeed('samples', TIMES.bootstrap);
   const start = (what: ResampleRequest['what']) => {
-    const count = times.trim() === '' ? TIMES[what] : Number(times);
-    const start = Number(seed);
-    const usable = Number.isInteger(count) && count >= FEWEST && count <= MOST;
-    const seeded = Number.isInteger(start) && start >= 0 && start <= LARGEST_SEED;
-    setProblem(usable ? (seeded ? null : 'A seed is a whole number from 0.') : 'Samples: a whole number from 99 to 1,000,000.');
-    if (!usable || !seeded) return;
+    const drawn = read(TIMES[what]);
+    if (!drawn) return;
     const { level, alternative } = settings;
-    setRequest({ kind: 'resample', what, ...pairOf(context), method, times: count, seed: start, level, alternative });
+    setRequest({ kind: 'resample', what, ...pairOf(context), method, ...drawn, level, alternative });
   };
   const onSubmit = (event: FormEvent) => {
     event.preventDefault();
@@ -39,20 +31,7 @@ export function ResampleSection(context: PairContext) {
   return (
     <div data-testid="resampling">
       <form onSubmit={onSubmit} className="flex flex-wrap items-end gap-2 text-[13px]">
-        <label htmlFor={ids[0]} className="text-muted">
-          samples
-          <input
-            id={ids[0]}
-            className="field mt-0.5 block w-24"
-            value={times}
-            placeholder="2000"
-            onChange={(event) => setTimes(event.target.value)}
-          />
-        </label>
-        <label htmlFor={ids[1]} className="text-muted">
-          seed
-          <input id={ids[1]} className="field mt-0.5 block w-20" value={seed} onChange={(event) => setSeed(event.target.value)} />
-        </label>
+        {fields}
         <button type="submit" className="button">
           Bootstrap interval
         </button>
@@ -60,11 +39,7 @@ export function ResampleSection(context: PairContext) {
           Permutation test
         </button>
       </form>
-      {problem && (
-        <p role="alert" className="mt-1.5 text-[13px] text-caution">
-          {problem}
-        </p>
-      )}
+      {problem}
       {request && <Resampled key={JSON.stringify(request)} context={context} request={request} onStop={() => setRequest(null)} />}
     </div>
   );

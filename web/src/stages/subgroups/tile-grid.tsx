@@ -39,8 +39,8 @@ interface TileSize {
   readonly text: boolean;
 }
 
-/** Tiles narrower than this have their marks under the number. */
-const NARROW = 52;
+/** Tiles narrower than this have their marks under the number; columns narrower than that are numbered. */
+const [NARROW, NAMED_FROM] = [52, 50];
 const [LEAST_WITH_TEXT, MOST_WITH_TEXT] = [32, 56];
 
 /** Sizes of tiles by how many variables there are: two grids stand beside each other, with numbers where there is room for them. */
@@ -77,6 +77,8 @@ export const TileGrid = memo(function TileGrid(props: TileGridProps) {
     setActive(next);
     grid.current?.querySelector<HTMLElement>(`[data-cell="${variables[next.i]?.id}.${variables[next.j]?.id}"]`)?.focus();
   };
+  // Names over narrow columns would be cut off to nothing.
+  const numbered = tile < NAMED_FROM;
   const names = above ? variables : variables.slice(0, -1);
   return (
     <div
@@ -99,7 +101,7 @@ export const TileGrid = memo(function TileGrid(props: TileGridProps) {
             className="self-end truncate pb-0.5 text-center text-[11px] text-muted"
             style={{ maxWidth: tile }}
           >
-            {text ? displayName(variable) : j + 1}
+            {numbered ? j + 1 : displayName(variable)}
           </span>
         ))}
       </div>
@@ -113,7 +115,7 @@ export const TileGrid = memo(function TileGrid(props: TileGridProps) {
               className="truncate pr-1.5 text-right text-[12px] leading-none"
               style={{ lineHeight: `${height}px` }}
             >
-              {text ? displayName(row) : `${displayName(row)} ${i + 1}`}
+              {numbered ? `${displayName(row)} ${i + 1}` : displayName(row)}
             </span>
             {names.map((column, j) => {
               const pair = i === j ? undefined : byKey.get(key(row, column));

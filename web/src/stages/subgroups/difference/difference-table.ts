@@ -5,11 +5,12 @@ import { levelInWords } from '../../../coefficients/levels';
 import { adjustmentInWords } from '../../../coefficients/sentence-parts';
 import { type ComparedPair, decidingP, pairName, type ShownGroup } from '../../../groups/compared-pairs';
 import { limitsOf } from '../../../groups/group-table';
-import { coefficientText, pText } from '../../../numbers/number-text';
+import { coefficientText } from '../../../numbers/number-text';
 import type { TakingPart } from '../../../settings/use-grouping';
 import { displayName } from '../../../study/variable-name';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
 import { intervalColumns } from '../../../tables/interval-columns';
+import { pColumns } from '../../../tables/p-columns';
 
 /** Pair by pair the two coefficients, their difference and its test. */
 export function differenceTable(
@@ -46,20 +47,11 @@ export function differenceTable(
         exact: ({ two }) => two?.cohensQ ?? null,
       },
       { name: 'z', shown: ({ two }) => written(two?.z, (z) => formatFixed(z, 2)), exact: ({ two }) => two?.z ?? null },
-      {
-        name: 'p',
-        shown: ({ homogeneity }) => written(homogeneity.pValue, (p) => pText(p, levels)),
-        exact: ({ homogeneity }) => homogeneity.pValue,
-      },
-      ...(adjust === 'none'
-        ? []
-        : [
-            {
-              name: 'p, adjusted',
-              shown: ({ adjustedP }: ComparedPair) => written(adjustedP, (p) => pText(p, levels)),
-              exact: ({ adjustedP }: ComparedPair) => adjustedP,
-            },
-          ]),
+      ...pColumns<ComparedPair>(
+        { levels, adjust },
+        ({ homogeneity }) => homogeneity.pValue,
+        ({ adjustedP }) => adjustedP,
+      ),
     ],
     rows: pairs,
     note: `${levels.map((p, i) => `${'*'.repeat(i + 1)} p ≤ ${levelInWords(p)}`).join(', ')} of the difference, ${adjustmentInWords(adjust)}; q is Cohen’s, the difference of z.`,

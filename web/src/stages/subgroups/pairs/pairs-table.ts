@@ -6,9 +6,10 @@ import { adjustmentInWords } from '../../../coefficients/sentence-parts';
 import { type ComparedPair, pairName, type ShownGroup } from '../../../groups/compared-pairs';
 import { markedText } from '../../../groups/group-table';
 import { groupsInWords, withinCoefficient } from '../../../groups/words';
-import { coefficientText, pText } from '../../../numbers/number-text';
+import { coefficientText } from '../../../numbers/number-text';
 import type { TakingPart } from '../../../settings/use-grouping';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
+import { pColumns } from '../../../tables/p-columns';
 
 /** Pairs × groups as papers print them: coefficients with marks, n, and the test of their difference. */
 export function pairsTable(
@@ -42,20 +43,11 @@ export function pairsTable(
         exact: (pair) => (two ? (pair.two?.z ?? null) : pair.homogeneity.q),
       },
       { name: 'df', shown: ({ homogeneity }) => String(homogeneity.df), exact: ({ homogeneity }) => homogeneity.df, only: 'file' },
-      {
-        name: 'p',
-        shown: ({ homogeneity }) => written(homogeneity.pValue, (p) => pText(p, levels)),
-        exact: ({ homogeneity }) => homogeneity.pValue,
-      },
-      ...(adjust === 'none'
-        ? []
-        : [
-            {
-              name: 'p, adjusted',
-              shown: ({ adjustedP }: ComparedPair) => written(adjustedP, (p) => pText(p, levels)),
-              exact: ({ adjustedP }: ComparedPair) => adjustedP,
-            },
-          ]),
+      ...pColumns<ComparedPair>(
+        { levels, adjust },
+        ({ homogeneity }) => homogeneity.pValue,
+        ({ adjustedP }) => adjustedP,
+      ),
     ],
     rows: pairs,
     note: [

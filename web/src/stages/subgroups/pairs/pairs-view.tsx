@@ -11,7 +11,7 @@ import { useElementWidth } from '../../../controls/use-element-width';
 import { type ComparedPair, decidingP, filteredPairs, orderedPairs, pairId, pairName } from '../../../groups/compared-pairs';
 import { PairAcrossGroups } from '../../../groups/pair-across-groups';
 import { rowsWithoutInWords, wholeSentence, withinCoefficient } from '../../../groups/words';
-import { coefficientText, pText } from '../../../numbers/number-text';
+import { coefficientText, pRelationText, pText } from '../../../numbers/number-text';
 import { PinButton } from '../../../pins/pin-button';
 import { GroupLegend } from '../group-legend';
 import type { SubgroupProps } from '../stage-props';
@@ -110,12 +110,16 @@ export function PairsView(props: PairsViewProps) {
           <p className="text-[13px] text-muted">More than {MOST_INTERVALS} groups: points without intervals; an opened row has them.</p>
         )}
       </div>
-      <div ref={holder} className="numerals mt-1" role="table" aria-label="Pairs across groups" aria-rowcount={shown.length + 1}>
-        <div role="row" className="sticky -top-3 z-10 flex items-end border-b border-edge bg-paper pt-1 text-[12px] text-muted">
-          <span role="columnheader" style={{ width: NAMES }} className="shrink-0 pb-1">
+      <div ref={holder} className="numerals mt-1">
+        <div
+          aria-hidden="true"
+          data-testid="lane-head"
+          className="sticky -top-3 z-10 flex items-end border-b border-edge bg-paper pt-1 text-[12px] text-muted"
+        >
+          <span style={{ width: NAMES }} className="shrink-0 pb-1">
             pair
           </span>
-          <span role="columnheader" aria-label="Coefficients from −1 to 1" style={{ width: laneWidth }} className="shrink-0">
+          <span style={{ width: laneWidth }} className="shrink-0">
             <svg width={laneWidth} height={18} aria-hidden="true" fill="var(--muted)" fontSize={11}>
               {LANE_TICKS.map((tick) => (
                 <text key={tick} x={x(tick)} y={13} textAnchor="middle">
@@ -124,50 +128,34 @@ export function PairsView(props: PairsViewProps) {
               ))}
             </svg>
           </span>
-          <span role="columnheader" className="ml-auto w-16 pb-1 text-right">
-            {groups.length === 2 ? 'z' : 'Q'}
-          </span>
-          {spread && (
-            <span role="columnheader" className="w-13 pb-1 text-right">
-              I²
-            </span>
-          )}
-          <span role="columnheader" className="w-15.5 pb-1 text-right">
-            p
-          </span>
-          {adjusted && (
-            <span role="columnheader" className="w-19 pb-1 text-right">
-              p, adjusted
-            </span>
-          )}
+          <span className="ml-auto w-16 pb-1 text-right">{groups.length === 2 ? 'z' : 'Q'}</span>
+          {spread && <span className="w-13 pb-1 text-right">I²</span>}
+          <span className="w-15.5 pb-1 text-right">p</span>
+          {adjusted && <span className="w-19 pb-1 text-right">p, adjusted</span>}
         </div>
-        <div role="rowgroup" className="relative" style={{ height: virtual.getTotalSize() }}>
+        <ul aria-label="Pairs across groups" className="relative" style={{ height: virtual.getTotalSize() }}>
           {virtual.getVirtualItems().map(({ index, start, key }) => {
             const pair = shown[index];
             if (!pair) return null;
             const id = pairId(pair);
             const isOpen = open === id;
             return (
-              <div
+              <li
                 key={key}
                 ref={virtual.measureElement}
                 data-index={index}
+                aria-setsize={shown.length}
+                aria-posinset={index + 1}
                 className={`absolute inset-x-0 border-b border-rule ${isOpen ? 'bg-accent-soft/40' : ''}`}
                 style={{ top: start - virtual.options.scrollMargin }}
               >
-                <div
-                  role="row"
-                  aria-rowindex={index + 2}
-                  className="flex cursor-pointer items-center"
-                  onClick={() => toggle(id)}
-                  onKeyDown={stepRows}
-                >
-                  <span role="rowheader" style={{ width: NAMES }} className="shrink-0 pr-2">
+                <div className="flex cursor-pointer items-center" onClick={() => toggle(id)} onKeyDown={stepRows}>
+                  <span style={{ width: NAMES }} className="shrink-0 pr-2">
                     <button
                       type="button"
                       data-pair-row
                       aria-expanded={isOpen}
-                      aria-label={laneInWords(pair, groups)}
+                      aria-label={laneInWords(pair, groups, settings.levels)}
                       className="flex w-full items-start gap-1 text-left text-[13px] leading-tight"
                       onClick={(event) => {
                         event.stopPropagation();
@@ -183,24 +171,24 @@ export function PairsView(props: PairsViewProps) {
                       </span>
                     </button>
                   </span>
-                  <span role="cell" style={{ width: laneWidth }} className="shrink-0">
+                  <span style={{ width: laneWidth }} className="shrink-0">
                     <svg width={laneWidth} height={laneHeight(groups.length)} aria-hidden="true" className="block">
                       <Lane pair={pair} groups={groups} x={x} />
                     </svg>
                   </span>
-                  <span role="cell" className="ml-auto w-16 text-right text-[13px]">
+                  <span className="ml-auto w-16 text-right text-[13px]">
                     {pair.two ? formatFixed(pair.two.z, 2) : pair.homogeneity.q === null ? '–' : formatFixed(pair.homogeneity.q, 1)}
                   </span>
                   {spread && (
-                    <span role="cell" className="w-13 text-right text-[13px] text-muted">
+                    <span className="w-13 text-right text-[13px] text-muted">
                       {pair.random ? `${formatFixed(100 * pair.random.iSquared, 0)} %` : '–'}
                     </span>
                   )}
-                  <span role="cell" className={`w-15.5 text-right text-[13px] ${weight(pair.homogeneity.pValue, adjusted, alpha)}`}>
+                  <span className={`w-15.5 text-right text-[13px] ${weight(pair.homogeneity.pValue, adjusted, alpha)}`}>
                     {pair.homogeneity.pValue === null ? '–' : pText(pair.homogeneity.pValue, settings.levels)}
                   </span>
                   {adjusted && (
-                    <span role="cell" className={`w-19 text-right text-[13px] ${decidingP(pair) <= alpha ? 'font-semibold' : ''}`}>
+                    <span className={`w-19 text-right text-[13px] ${decidingP(pair) <= alpha ? 'font-semibold' : ''}`}>
                       {pair.adjustedP === null ? '–' : pText(pair.adjustedP, settings.levels)}
                     </span>
                   )}
@@ -219,10 +207,10 @@ export function PairsView(props: PairsViewProps) {
                     />
                   </div>
                 )}
-              </div>
+              </li>
             );
           })}
-        </div>
+        </ul>
       </div>
       {shown.length === 0 && <p className="py-10 text-center text-muted">No pair is left by these filters.</p>}
     </>
@@ -246,15 +234,16 @@ function shortly({ pooled, within }: ComparedPair): string {
 }
 
 /** What the lane of a pair shows, for those who listen. */
-function laneInWords(pair: ComparedPair, groups: SubgroupProps['compared']['groups']): string {
+function laneInWords(pair: ComparedPair, groups: SubgroupProps['compared']['groups'], levels: readonly number[]): string {
   const each = groups.map(({ label }, k) => `${label} ${coefficientText(pair.cells[k]?.coefficient ?? Number.NaN)}`).join(', ');
-  return `${pairName(pair)}: ${COEFFICIENTS[pair.method].symbol} ${each}; ${shortly(pair).replace(' · ', ', ')}`;
+  const p = Number.isNaN(decidingP(pair)) ? 'not tested' : pRelationText(decidingP(pair), levels);
+  return `${pairName(pair)}: ${COEFFICIENTS[pair.method].symbol} ${each}; ${shortly(pair).replace(' · ', ', ')}; ${p}`;
 }
 
 /** Arrow keys go from row to row. */
 function stepRows(event: KeyboardEvent): void {
   if (event.key !== 'ArrowDown' && event.key !== 'ArrowUp') return;
-  const rows = [...(event.currentTarget.closest('[role="table"]')?.querySelectorAll<HTMLElement>('[data-pair-row]') ?? [])];
+  const rows = [...(event.currentTarget.closest('ul')?.querySelectorAll<HTMLElement>('[data-pair-row]') ?? [])];
   const at = rows.indexOf(document.activeElement as HTMLElement);
   const next = rows[at + (event.key === 'ArrowDown' ? 1 : -1)];
   if (at < 0 || !next) return;

@@ -41,7 +41,8 @@ export function matricesInWords(
   }
   const [alpha = 0.05] = levels;
   const said = pValue <= alpha ? 'Whole matrices differ' : 'Whole matrices do not detectably differ';
-  const rows = n.length > 0 ? `, ${Math.min(...n)} to ${Math.max(...n)} complete rows a group` : '';
+  const [fewest, most] = [Math.min(...n), Math.max(...n)];
+  const rows = n.length > 0 ? `, ${fewest === most ? most : `${fewest} to ${most}`} complete rows a group` : '';
   const often = rejectsTooOften ? '; with groups this small it rejects too often' : '';
   return `${said}: Jennrich’s χ²(${df}) = ${formatFixed(statistic, 1)}, ${pRelationText(pValue, levels)}${rows}${often}.`;
 }

@@ -8,6 +8,8 @@ import {
   bootstrapDifferenceOfPairs,
   type CorrelationTest,
   compareIndependent,
+  compareNonOverlapping,
+  compareOverlapping,
   compareSlopes,
   correctRangeRestriction,
   groupDisagreement,
@@ -189,6 +191,72 @@ describe('range restriction', () => {
 
   it('is said below two thirds, not at it, and not of what has no spread', () => {
     expect([isRangeRestricted(2, 3), isRangeRestricted(1.99, 3), isRangeRestricted(Number.NaN, 3)]).toEqual([false, true, false]);
+  });
+});
+
+describe('published worked examples, seven digits', () => {
+  const seven = (value: number | undefined) => (value ?? Number.NaN).toFixed(7);
+
+  it('two independent coefficients (Zou 2007: [−.087, .359])', () => {
+    const { z, pValue, cohensQ, interval } = compareIndependent(
+      [
+        { coefficient: 0.49, n: 145 },
+        { coefficient: 0.36, n: 87 },
+      ],
+      { method: 'pearson' },
+    );
+    expect([z, pValue, cohensQ, interval?.low, interval?.high].map(seven)).toEqual([
+      '1.1563862',
+      '0.2475232',
+      '0.1591744',
+      '-0.0871820',
+      '0.3591677',
+    ]);
+  });
+
+  it('four groups, and three, that differ or do not', () => {
+    const of = (rs: readonly number[], ns: readonly number[]) =>
+      compareIndependent(
+        rs.map((coefficient, k) => ({ coefficient, n: ns[k] })),
+        { method: 'pearson' },
+      );
+    const four = of([0.12, 0.55, 0.4, -0.05], [60, 62, 63, 60]);
+    expect([four.q, four.pValue, four.pooled].map(seven)).toEqual(['15.6491961', '0.0013381', '0.2756206']);
+    const three = of([0.51, 0.46, 0.55], [103, 85, 60]);
+    expect([three.q, three.pValue].map(seven)).toEqual(['0.5073525', '0.7759430']);
+  });
+
+  it('dependent ones (Steiger 1980; Zou 2007)', () => {
+    const overlapping = compareOverlapping({ rAB: 0.4, rAC: 0.5, rBC: 0.1, n: 103 });
+    expect([overlapping.williams.t, overlapping.williams.pValue, overlapping.meng.z].map(seven)).toEqual([
+      '-0.8912799',
+      '0.3749185',
+      '-0.8882145',
+    ]);
+    const apart = compareNonOverlapping({ rAB: 0.5, rCD: 0.6, rAC: 0.7, rAD: 0.5, rBC: 0.5, rBD: 0.8, n: 103 });
+    expect([apart.dunnClark.z, apart.steiger.z].map(seven)).toEqual(['-1.4079413', '-1.4049748']);
+    const zou = compareOverlapping({ rAB: 0.396, rAC: 0.179, rBC: 0.088, n: 66 }).interval;
+    expect([zou?.low, zou?.high].map(seven)).toEqual(['-0.0929019', '0.5167600']);
+    const other = compareNonOverlapping({ rAB: 0.396, rCD: 0.189, rAC: 0.208, rAD: 0.143, rBC: 0.023, rBD: 0.423, n: 66 }).interval;
+    expect([other?.low, other?.high].map(seven)).toEqual(['-0.0959560', '0.5009151']);
+  });
+
+  it('pH and PaCO₂ of eight persons (Bland & Altman 1995; data from memory, which give the published r and p)', () => {
+    const { x, y, labels } = reference.slopes[0];
+    const [paco2, ph, person] = [x, y, labels].map(column) as [Float64Array, Float64Array, Float64Array];
+    const within = withinGroup(ph, paco2, person, { method: 'pearson' });
+    expect([within.coefficient, within.pValue, within.interval?.low, within.interval?.high].map(seven)).toEqual([
+      '-0.5067697',
+      '0.0008471',
+      '-0.7067146',
+      '-0.2318631',
+    ]);
+    const { comparison } = acrossGroups([ph, paco2], person, { method: 'pearson' }).compare(0, 1);
+    expect([comparison.q, comparison.pValue].map(seven)).toEqual(['18.6156736', '0.0048644']);
+    expect([comparison.df, comparison.untested]).toEqual([6, [6]]);
+    const slopes = compareSlopes(paco2, ph, person);
+    expect([slopes.commonSlope, slopes.f, slopes.pValue].map(seven)).toEqual(['-0.1083230', '3.4154118', '0.0080288']);
+    expect([slopes.df, slopes.dfResidual]).toEqual([7, 31]);
   });
 });
 

@@ -236,7 +236,7 @@ test('groups, a dependent comparison, a reported value, a bootstrap and a note i
   await cellOf(page, 'mayfly taxa', 'phosphate').click({ modifiers: ['ControlOrMeta'] });
   const comparison = await openSection(page, 'More closely than to another?');
   const wanted = reference.taxaCloserToNitrateThanPhosphate;
-  await expect(comparison).toContainText('Yes, they differ: mayfly taxa is tied more closely to nitrate.');
+  await expect(comparison).toContainText('Yes, they differ: mayfly taxa is tied more closely to nitrate than to phosphate.');
   await expect(comparison).toContainText(`Williams: t(${wanted.df}) = ${written(wanted.t, 3)}`);
 
   const reported = await openSection(page, 'Against a reported value');

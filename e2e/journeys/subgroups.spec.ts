@@ -120,7 +120,7 @@ test('order, filter and levels ask the server for nothing; ranks do', async ({ p
   await page.getByRole('button', { name: /change the adjustment/ }).click();
   await page.getByRole('radio', { name: /^Holm/ }).click();
   await expect(page.getByTestId('lane-head').getByText('p, adjusted')).toBeVisible();
-  await expect(page.getByTestId('whole-sentence')).toContainText('p adjusted after Holm');
+  await expect(page.getByTestId('whole-sentence')).toContainText('p adjusted after Holm for these 28 pairs');
   expect(asked).toEqual([]);
 
   await page.getByRole('button', { name: /change the method/ }).click();
@@ -186,6 +186,16 @@ test('which groups take part is kept once: card, Scatterplots and sentences agre
   await expect(page.getByTestId('methods-line')).toContainText('across 3 groups of elevation group');
   await page.keyboard.press('Escape');
   await expect(page.getByTestId('group-legend')).toContainText('below 250');
+  // Every combination with a second variable is one more grouping variable.
+  await page.getByRole('button', { name: /change the groups/ }).click();
+  await page.getByRole('combobox', { name: 'every combination with' }).selectOption('catchment');
+  await expect(page.getByTestId('methods-line')).toContainText('groups of elevation group and catchment');
+  await page.getByRole('combobox', { name: 'Groups of' }).selectOption('elevation group');
+  await page.keyboard.press('Escape');
+  await page.getByRole('checkbox', { name: 'elevation', exact: true }).check();
+  await expect(page.getByTestId('narrowed')).toContainText(
+    'The groups of elevation group are made from elevation, which therefore varies less',
+  );
   await expect(page.getByRole('button', { name: /^Trail · / })).toContainText('decision');
 });
 

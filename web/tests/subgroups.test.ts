@@ -30,6 +30,7 @@ import { placesOf } from '../src/groups/use-group-points';
 import {
   differenceSentence,
   groupsInWords,
+  narrowedInWords,
   otherStories,
   otherStory,
   rowsWithoutInWords,
@@ -186,6 +187,15 @@ describe('a result as it is shown', () => {
       ['Aster', 0],
       ['no group', 4],
     ]);
+    // A code without a label is called by its variable as well.
+    const coded = takingPart(
+      { ...catchment, name: 'stream_order' },
+      [1, 2].map((value) => ({ value, label: String(value), rows: 9 })),
+      null,
+      false,
+    );
+    const codes = [1, 2].map((value) => ({ is: 'group' as const, value, rows: 9 }));
+    expect(shownGroups({ groups: codes }, coded).map(({ label }) => label)).toEqual(['stream order 1', 'stream order 2']);
     // Rows without a group take no colour and shape of another.
     expect(new Set(groups.map(({ style }) => style)).size).toBe(5);
   });
@@ -263,6 +273,27 @@ describe('in words', () => {
     );
   });
 
+  it('the choice of groups is in the sentences that use it', () => {
+    const some = takingPart(catchment, four, [0, 1, 2], false);
+    expect(differenceSentence(first, compared.groups, some, settings)).toContain(
+      'differed between 3 of 4 groups of catchment (Aster, Birk and Corrin), Q(3)',
+    );
+    expect(wholeSentence(compared, some, settings)).toContain(
+      'pairs differed between 3 of 4 groups of catchment (Aster, Birk and Corrin) at .05',
+    );
+  });
+
+  it('groups made from a variable that is compared narrow it by construction', () => {
+    const cut = { ...catchment, name: 'nitrate_group', derivation: { type: 'cut' as const, source: 'v1', points: [5] } };
+    const combined = { ...catchment, id: 'v7', derivation: { type: 'combine' as const, sources: ['v8', 'v9'] as [string, string] } };
+    const all = [...variables, { ...cut, id: 'v8' }, catchment, combined];
+    expect(narrowedInWords({ ...cut, id: 'v8' }, variables, all)).toBe(
+      'The groups of nitrate group are made from nitrate, which therefore varies less inside each group than over all of them: its coefficients there are lower for that alone.',
+    );
+    expect(narrowedInWords(combined, variables, all)).toContain('made from nitrate, which');
+    expect([narrowedInWords(cut, [phosphate, taxa], all), narrowedInWords(catchment, variables, all)]).toEqual([null, null]);
+  });
+
   it('groups that are not tested are named with the reason', () => {
     const odd = (part: Partial<GroupedPair['pooled']>) =>
       untestedInWords({ ...third, cells: third.cells.map((item, k) => (k === 1 ? { ...item, ...part } : item)) }, compared.groups);
@@ -279,7 +310,7 @@ describe('in words', () => {
     );
     expect(wholeSentence({ pairs: [third] }, taking, settings)).toBe('No pair could be compared between groups of catchment.');
     expect(wholeSentence({ pairs: [second] }, taking, { ...settings, adjust: 'holm' })).toBe(
-      '0 of 1 pair differed between groups of catchment at .05, p adjusted after Holm.',
+      '0 of 1 pair differed between groups of catchment at .05, p adjusted after Holm for this pair.',
     );
   });
 

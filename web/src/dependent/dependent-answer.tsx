@@ -1,9 +1,9 @@
 import type { AnalysisInput, Study } from '@ivlen/contract';
-import { useQuery } from '@tanstack/react-query';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { analysisQuery, progressQuery } from '../api/queries';
 import { FailureNotice } from '../controls/failure-notice';
-import { progressInWords } from '../controls/progress-line';
+import { ProgressLine } from '../controls/progress-line';
 import { Skeleton } from '../controls/skeleton';
 import { acrossSentence, answerSentence, type DependentQuestion, isOpposite, numbersSentence, sharedComponentSentence } from './words';
 
@@ -31,15 +31,28 @@ export function dependentRequest({ first, second, turned, method, level }: Depen
 /** Whether two coefficients of the same rows differ, with the numbers behind the answer. */
 export function DependentAnswer({ study, question, onTurn, children }: DependentAnswerProps) {
   const query = analysisQuery(study.id, study.head, dependentRequest(question));
-  const { data, error } = useQuery(query);
+  const client = useQueryClient();
+  const { data, error, fetchStatus, refetch } = useQuery(query);
+  const stopped = !data && !error && fetchStatus === 'idle';
   const { data: progress } = useQuery(progressQuery(query.queryKey));
   if (error) return <FailureNotice error={error} />;
-  if (!data) {
+  if (stopped) {
     return (
-      <>
-        <Skeleton label="Comparing" className="mt-2 h-16" />
-        {progress && progress.total > 0 && <p className="numerals mt-1 text-[13px] text-muted">{progressInWords(progress)}</p>}
-      </>
+      <p className="mt-2 flex items-center gap-4">
+        The computing was stopped.
+        <button type="button" className="button" onClick={() => void refetch()}>
+          Compute
+        </button>
+      </p>
+    );
+  }
+  if (!data) {
+    const isLong = progress !== undefined && progress.total > 0;
+    if (!isLong) return <Skeleton label="Comparing" className="mt-2 h-16" />;
+    return (
+      <div className="mt-2">
+        <ProgressLine label="Drawing samples" progress={progress} onStop={() => void client.cancelQueries({ queryKey: query.queryKey })} />
+      </div>
     );
   }
   const { variables } = study.state;

@@ -45,6 +45,8 @@ export interface ComparedPair {
 }
 
 export interface Compared {
+  /** What was compared: while other groups are asked for, these are still on screen. */
+  readonly taking: TakingPart;
   readonly groups: readonly ShownGroup[];
   readonly rowsWithout: number;
   readonly pairs: readonly ComparedPair[];
@@ -59,7 +61,7 @@ export const OUTCOMES_BY_PREDICTORS: Family = (x, y) =>
 /** The groups of a result, in the order of their labels: those of the variable first. */
 export function shownGroups(
   result: Pick<SubgroupsResult, 'groups'>,
-  { all, groups }: Pick<TakingPart, 'all' | 'groups'>,
+  { by, all, groups }: Pick<TakingPart, 'by' | 'all' | 'groups'>,
 ): (ShownGroup & { place: number })[] {
   const styles = new Map(groups.map(({ value, style }) => [value, style]));
   const order = new Map(all.map(({ value }, place) => [value, place]));
@@ -69,11 +71,19 @@ export function shownGroups(
   function named({ is, value }: ComparedGroup) {
     if (is === 'without') return { label: 'no group', style: freeStyle(styles) };
     if (is === 'rest') return { label: 'all others', style: freeStyle(styles) };
-    return { label: all.find((group) => group.value === value)?.label ?? String(value), style: styles.get(value ?? Number.NaN) ?? 0 };
+    return {
+      label: groupLabel(by, all.find((group) => group.value === value)?.label ?? String(value)),
+      style: styles.get(value ?? Number.NaN) ?? 0,
+    };
   }
   function rank({ is, value }: ComparedGroup): number {
     return is === 'group' ? (order.get(value ?? Number.NaN) ?? 0) : all.length + (is === 'rest' ? 1 : 2);
   }
+}
+
+/** A code without a label says nothing by itself: "stream order 2". */
+function groupLabel(by: Pick<Variable, 'name'>, label: string): string {
+  return /^[-−]?[\d.,\s]+$/.test(label) ? `${displayName(by)} ${label}` : label;
 }
 
 /** A colour and shape that no group of the variable has. */
@@ -118,6 +128,7 @@ export function comparedPairs(
     adjustedP: numberOrNull(adjusted?.[k]),
   });
   return {
+    taking,
     groups,
     rowsWithout: result.rowsWithout,
     pairs: found.map(({ x, y, pair }, k) => {

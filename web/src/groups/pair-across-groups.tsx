@@ -17,7 +17,16 @@ import { closerRequest, type PairByGroupProps, PairPlotByGroup } from './pair-pl
 import { PermutationOfGroups } from './permutation-of-groups';
 import { RangeRestriction } from './range-restriction';
 import { slopesSentence } from './slopes';
-import { betweenSentence, differenceSentence, groupsInWords, otherStory, spreadSentence, untestedInWords, withInterval } from './words';
+import {
+  betweenSentence,
+  differenceSentence,
+  groupsInWords,
+  narrowedInWords,
+  otherStory,
+  spreadSentence,
+  untestedInWords,
+  withInterval,
+} from './words';
 
 /** Wider than this, plot and numbers stand side by side. */
 const WIDE = 640;
@@ -38,6 +47,7 @@ export function PairAcrossGroups({ onCard, ...props }: PairByGroupProps & { /** 
   const symbol = COEFFICIENTS[pair.method].symbol;
   const within = pair.within.meanOfZ ?? pair.within;
   const story = otherStory(pair, groups);
+  const narrowed = narrowedInWords(taking.by, [x, y], study.state.variables);
   return (
     <div
       data-testid="by-group"
@@ -95,6 +105,7 @@ export function PairAcrossGroups({ onCard, ...props }: PairByGroupProps & { /** 
             `The groups’ spreads differ (up to ${(pair.within.spreadRatio ?? 0).toFixed(1)} : 1), which upsets the test of that one: the weighted mean of the groups’ z, ${withInterval(symbol, within)}, decides.`}
         </p>
         {spreadSentence(pair, level) && <p className="mt-1">{spreadSentence(pair, level)}</p>}
+        {narrowed && <p className="mt-1">{narrowed}</p>}
         {untestedInWords(pair, groups).map((words) => (
           <p key={words} className="mt-1 text-muted">
             Not tested: {words}.

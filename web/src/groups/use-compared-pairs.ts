@@ -1,6 +1,6 @@
 import type { Study, Variable } from '@ivlen/contract';
 import { keepPreviousData, useQuery, useQueryClient } from '@tanstack/react-query';
-import { useMemo } from 'react';
+import { useMemo, useRef } from 'react';
 import { analysisQuery, progressQuery } from '../api/queries';
 import type { TakingPart } from '../settings/use-grouping';
 import { type Compared, comparedPairs, type Family } from './compared-pairs';
@@ -35,10 +35,14 @@ export function useComparedPairs(
   });
   const { data: progress } = useQuery(progressQuery(query.queryKey));
   const { adjust } = settings;
-  const compared: Compared | undefined = useMemo(
-    () => (data && taking ? comparedPairs(study, variables, data, taking, { adjust }, family) : undefined),
-    [study, variables, data, taking, adjust, family],
+  const fresh: Compared | undefined = useMemo(
+    () => (data && taking && !isPlaceholderData ? comparedPairs(study, variables, data, taking, { adjust }, family) : undefined),
+    [study, variables, data, isPlaceholderData, taking, adjust, family],
   );
+  // What was shown before stays whole, words and numbers, until the next is there.
+  const last = useRef(fresh);
+  if (fresh) last.current = fresh;
+  const compared = fresh ?? (isPlaceholderData ? last.current : undefined);
   return {
     compared,
     request,

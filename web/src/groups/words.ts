@@ -1,4 +1,4 @@
-import type { GroupCell, SubgroupPairResult } from '@ivlen/contract';
+import { type GroupCell, type SubgroupPairResult, sourcesOf, type Variable } from '@ivlen/contract';
 import { COEFFICIENTS, formatFixed } from '@ivlen/core';
 import { percent } from '../coefficients/cell-data';
 import { joined } from '../coefficients/coefficient-names';
@@ -21,6 +21,32 @@ export function groupsInWords({ by, all, groups, isSome, isLargest, request }: T
   const which = isLargest ? 'the largest ' : '';
   const named = !isLargest && groups.length <= MOST_LISTED ? ` (${joined(groups.map(({ label }) => label))})` : '';
   return `${which}${groups.length} of ${all.length} ${of}${named}${without}`;
+}
+
+/** "between groups of catchment"; of some groups only, which. */
+function betweenGroups(taking: TakingPart): string {
+  const said = taking.isSome || taking.request.withoutOne ? groupsInWords(taking) : `groups of ${displayName(taking.by)}`;
+  return `between ${said}`;
+}
+
+/** What a grouping variable is made of among the variables compared, whose range is then narrower inside groups by construction; null where nothing. */
+export function narrowedInWords(by: Variable, compared: readonly Variable[], all: readonly Variable[]): string | null {
+  const sources = sourcesBehind(by, all);
+  const among = compared.filter(({ id }) => sources.has(id)).map(displayName);
+  if (among.length === 0) return null;
+  const [verb, their] = among.length === 1 ? ['varies', 'its'] : ['vary', 'their'];
+  return `The groups of ${displayName(by)} are made from ${joined(among)}, which therefore ${verb} less inside each group than over all of them: ${their} coefficients there are lower for that alone.`;
+}
+
+/** Ids of the variables that one is computed from, directly or through others. */
+function sourcesBehind({ derivation }: Pick<Variable, 'derivation'>, all: readonly Variable[], found = new Set<string>()): Set<string> {
+  for (const id of derivation ? sourcesOf(derivation) : []) {
+    const source = all.find((variable) => variable.id === id);
+    if (found.has(id) || !source) continue;
+    found.add(id);
+    sourcesBehind(source, all, found);
+  }
+  return found;
 }
 
 /** Rows that take no part since they have no group; null where there are none, or they are one. */
@@ -67,14 +93,14 @@ function coefficientsInWords({ cells, tested }: ComparedPair, groups: readonly S
 export function differenceSentence(
   pair: ComparedPair,
   groups: readonly ShownGroup[],
-  { by }: Pick<TakingPart, 'by'>,
+  taking: TakingPart,
   { levels, adjust, level }: Pick<GroupSettings, 'levels' | 'adjust' | 'level'>,
 ): string {
   const [alpha = 0.05] = levels;
   const { homogeneity, two, method } = pair;
   const { x, y } = withAxes(pair);
   const of = `association of ${displayName(x)} with ${displayName(y)}`;
-  const between = `between groups of ${displayName(by)}`;
+  const between = betweenGroups(taking);
   const left = untestedInWords(pair, groups).length;
   const notTested = left === 0 ? '' : ` (${left} ${left === 1 ? 'group' : 'groups'} not tested)`;
   if (homogeneity.pValue === null) return `The ${of} was not compared ${between}: fewer than two groups could be tested.`;
@@ -94,23 +120,26 @@ export function differenceSentence(
 /** Of all pairs: how many differ, and which most. */
 export function wholeSentence(
   { pairs }: Pick<Compared, 'pairs'>,
-  { by }: Pick<TakingPart, 'by'>,
+  taking: TakingPart,
   { levels, adjust }: Pick<GroupSettings, 'levels' | 'adjust'>,
 ): string {
   const [alpha = 0.05] = levels;
+  const between = betweenGroups(taking);
   const tested = pairs.filter(({ homogeneity }) => homogeneity.pValue !== null);
   const untested = pairs.length - tested.length;
   const rest = untested === 0 ? '' : ` ${untested} could not be tested.`;
-  if (tested.length === 0) return `No pair could be compared between groups of ${displayName(by)}.`;
+  if (tested.length === 0) return `No pair could be compared ${between}.`;
   const differing = tested.filter((pair) => decidingP(pair) <= alpha);
   const most = tested.toSorted((a, b) => (a.homogeneity.pValue ?? 1) - (b.homogeneity.pValue ?? 1))[0];
   const chance =
-    adjust === 'none' ? `; ${formatFixed(tested.length * alpha, 1)} expected if no groups differed` : `, p ${adjustmentInWords(adjust)}`;
+    adjust === 'none'
+      ? `; ${formatFixed(tested.length * alpha, 1)} expected if no groups differed`
+      : `, p ${adjustmentInWords(adjust)} for ${tested.length === 1 ? 'this pair' : `these ${tested.length} pairs`}`;
   const strongest =
     most && differing.length > 0
       ? ` The clearest: ${pairName(most)}, ${statisticInWords(most)}, ${pRelationText(decidingP(most), levels)}.`
       : '';
-  return `${differing.length} of ${tested.length} ${tested.length === 1 ? 'pair' : 'pairs'} differed between groups of ${displayName(by)} at ${coefficientText(alpha)}${chance}.${strongest}${rest}`;
+  return `${differing.length} of ${tested.length} ${tested.length === 1 ? 'pair' : 'pairs'} differed ${between} at ${coefficientText(alpha)}${chance}.${strongest}${rest}`;
 }
 
 /** What a pair shows over all rows and inside the groups, where the two tell different stories; null where they do not. */

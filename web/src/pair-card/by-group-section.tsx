@@ -58,7 +58,7 @@ export function ByGroupSection(context: PairContext) {
           study={study}
           pair={found}
           groups={compared.groups}
-          taking={taking}
+          taking={compared.taking}
           settings={settings}
           completeFor={completeFor}
           width={width || NARROW}

@@ -169,9 +169,9 @@ export function SubgroupsStage({ study }: { study: Study }) {
         {state.stale && line && <div className="mb-3">{line}</div>}
         <div className={state.stale ? 'opacity-50 transition-opacity delay-150 duration-0' : ''}>
           {view === 'pairs' && (
-            <PairsView {...common} taking={taking} compared={compared} request={state.request} onCard={selection.open} />
+            <PairsView {...common} taking={compared.taking} compared={compared} request={state.request} onCard={selection.open} />
           )}
-          {view === 'side' && <SideView {...common} taking={taking} compared={compared} onOpen={selection.open} />}
+          {view === 'side' && <SideView {...common} taking={compared.taking} compared={compared} onOpen={selection.open} />}
         </div>
       </>
     );

@@ -10,7 +10,7 @@ import { CopyButton } from '../../../controls/copy-button';
 import { useElementWidth } from '../../../controls/use-element-width';
 import { type ComparedPair, decidingP, filteredPairs, orderedPairs, pairId, pairName } from '../../../groups/compared-pairs';
 import { PairAcrossGroups } from '../../../groups/pair-across-groups';
-import { rowsWithoutInWords, wholeSentence, withinCoefficient } from '../../../groups/words';
+import { narrowedInWords, rowsWithoutInWords, wholeSentence, withinCoefficient } from '../../../groups/words';
 import { coefficientText, pRelationText, pText } from '../../../numbers/number-text';
 import { PinButton } from '../../../pins/pin-button';
 import { GroupLegend } from '../group-legend';
@@ -51,7 +51,8 @@ export function PairsView(props: PairsViewProps) {
   const width = useElementWidth(holder);
   const adjusted = settings.adjust !== 'none';
   const spread = groups.length > 2;
-  const numbers = 64 + 62 + (adjusted ? 76 : 0) + (spread ? 52 : 0);
+  const two = groups.length === 2;
+  const numbers = 64 + 62 + (adjusted ? 76 : 0) + (spread ? 52 : 0) + (two ? 124 : 0);
   const laneWidth = Math.max(160, width - NAMES - numbers - 12);
   const x = useMemo(() => scaleLinear([-1, 1], [MARGIN, laneWidth - MARGIN]), [laneWidth]);
   const virtual = useVirtualizer({
@@ -76,6 +77,7 @@ export function PairsView(props: PairsViewProps) {
   };
   const whole = wholeSentence(compared, taking, settings);
   const without = rowsWithoutInWords(compared, taking);
+  const narrowed = narrowedInWords(taking.by, variables, study.state.variables);
   const completeFor = useMemo(() => [...rowsOf(settings, variables).completeFor], [settings, variables]);
   return (
     <>
@@ -98,6 +100,11 @@ export function PairsView(props: PairsViewProps) {
         {without && <span className="text-muted">{without}</span>}
         {commonMethod(settings) === 'pearson' && settings.control.length === 0 && <WholeMatrices {...props} />}
       </p>
+      {narrowed && (
+        <p className="mt-2 border-l-4 border-caution bg-caution-soft px-3 py-1.5 text-[13px]" data-testid="narrowed">
+          {narrowed}
+        </p>
+      )}
       <div className="mt-3 flex flex-wrap items-center gap-x-5 gap-y-2">
         <PairFilters variables={variables} layout={layout} patch={patch} count={shown.length} of={compared.pairs.length} />
         <span className="ml-auto">
@@ -128,7 +135,10 @@ export function PairsView(props: PairsViewProps) {
               ))}
             </svg>
           </span>
-          <span className="ml-auto w-16 pb-1 text-right">{groups.length === 2 ? 'z' : 'Q'}</span>
+          <span className="ml-auto" />
+          {two && <span className="w-18 pb-1 text-right">difference</span>}
+          {two && <span className="w-13 pb-1 text-right">q</span>}
+          <span className="w-16 pb-1 text-right">{two ? 'z' : 'Q'}</span>
           {spread && <span className="w-13 pb-1 text-right">I²</span>}
           <span className="w-15.5 pb-1 text-right">p</span>
           {adjusted && <span className="w-19 pb-1 text-right">p, adjusted</span>}
@@ -176,7 +186,10 @@ export function PairsView(props: PairsViewProps) {
                       <Lane pair={pair} groups={groups} x={x} />
                     </svg>
                   </span>
-                  <span className="ml-auto w-16 text-right text-[13px]">
+                  <span className="ml-auto" />
+                  {two && <span className="w-18 text-right text-[13px]">{pair.two ? coefficientText(pair.two.difference) : '–'}</span>}
+                  {two && <span className="w-13 text-right text-[13px]">{pair.two ? formatFixed(pair.two.cohensQ, 2) : '–'}</span>}
+                  <span className="w-16 text-right text-[13px]">
                     {pair.two ? formatFixed(pair.two.z, 2) : pair.homogeneity.q === null ? '–' : formatFixed(pair.homogeneity.q, 1)}
                   </span>
                   {spread && (

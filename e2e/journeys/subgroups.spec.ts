@@ -318,6 +318,22 @@ test('a ratio and its own part, each with mayfly taxa: a dependent comparison, w
   await expect(page.getByRole('alert')).toHaveText('Both are the same pair. Choose another variable in one of them.');
 });
 
+test('groups are made where they are chosen, also when none were chosen before', async ({ page }) => {
+  await openSubgroups(page, ['nitrate', 'phosphate', 'mayfly taxa']);
+  await page.getByRole('button', { name: /change the groups/ }).click();
+  await page.getByLabel('or cut a quantity into groups').selectOption({ label: 'elevation' });
+  await page.getByLabel('Number of groups').fill('2');
+  await page.getByRole('button', { name: 'Make these groups' }).click();
+  await expect(page.getByTestId('methods-line')).toContainText('across 2 groups of elevation group');
+  await page.keyboard.press('Escape');
+  // Of two groups the row has the difference, q and z.
+  await expect(page.getByTestId('lane-head')).toHaveText(/difference.*q.*z.*p$/);
+  await expect(page.getByTestId('group-legend')).toContainText('group 1 of 2 (lowest)');
+  await page.getByRole('button', { name: /change the groups/ }).click();
+  await page.getByRole('combobox', { name: 'every combination with' }).selectOption('catchment');
+  await expect(page.getByTestId('methods-line')).toContainText('groups of elevation group and catchment');
+});
+
 test('two cells of the matrix are sent here, whether they share a variable or not', async ({ page }) => {
   await openCopy(page, 'Aldermere streams');
   await tickOnly(page, ['elevation', 'nitrate', 'phosphate', 'mayfly taxa']);

@@ -320,10 +320,26 @@ describe('in words', () => {
       'r = .30 over all rows of these groups, but −.70 to −.60 inside them: the sign comes from how the groups’ means lie. Within groups, which does not rest on their means: r = −.66 [−.76, −.56].',
     );
     expect(otherStory(third, compared.groups)).toContain('but −.50 to .50 inside them (Aster .50): groups of opposite sign cancel out.');
-    const sameSign = { ...third, cells: third.cells.map((item) => ({ ...item, coefficient: 0.4 })), tested: [true, true, true, true] };
+    const sameSign = {
+      ...third,
+      cells: third.cells.map((item) => ({ ...item, coefficient: 0.4 })),
+      tested: [true, true, true, true],
+      within: { ...third.within, coefficient: 0.4 },
+    };
     expect(otherStory(sameSign, compared.groups)).toContain(
       'but .40 to .40 inside them (Aster .40): it is hidden by how the groups’ means lie.',
     );
+    // A group with hardly any association cancels nothing.
+    const hardly = {
+      ...third,
+      cells: [
+        { ...third.cells[0], coefficient: 0.3 },
+        { ...third.cells[0], coefficient: -0.01 },
+      ] as never,
+      tested: [true, true],
+      within: { ...third.within, coefficient: 0.06 },
+    };
+    expect(otherStory(hardly, compared.groups)).toContain('inside them (Aster .30). Within groups');
     expect(otherStory(first, compared.groups)).toBeNull();
   });
 

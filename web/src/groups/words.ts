@@ -142,6 +142,9 @@ export function wholeSentence(
   return `${differing.length} of ${tested.length} ${tested.length === 1 ? 'pair' : 'pairs'} differed ${between} at ${coefficientText(alpha)}${chance}.${strongest}${rest}`;
 }
 
+/** A coefficient smaller than this is hardly any. */
+const NOTICEABLE = 0.1;
+
 /** What a pair shows over all rows and inside the groups, where the two tell different stories; null where they do not. */
 export function otherStory(pair: ComparedPair, groups: readonly ShownGroup[]): string | null {
   if (!pair.reversed && !pair.hidden) return null;
@@ -151,11 +154,13 @@ export function otherStory(pair: ComparedPair, groups: readonly ShownGroup[]): s
   const [low, high] = [Math.min(...values), Math.max(...values)];
   const over = `${symbol} = ${coefficientText(pooled)} over all rows of these groups, but ${coefficientText(low)} to ${coefficientText(high)} inside them`;
   const within = withinCoefficient(pair.within);
-  // All rows mix what is inside the groups with how their means lie: where both ends are of one sign, the means make the rest.
-  const byMeans = pair.reversed ? within !== null && within * pooled < 0 : low * high > 0;
+  // All rows mix what is inside the groups with how their means lie: where the inside alone is of another sign, or there
+  // although nothing is over all rows, the means make the rest.
+  const opposite = low <= -NOTICEABLE && high >= NOTICEABLE;
+  const byMeans = within !== null && (pair.reversed ? within * pooled < 0 : Math.abs(within) >= NOTICEABLE);
   const why = byMeans
     ? `: ${pair.reversed ? 'the sign comes from' : 'it is hidden by'} how the groups’ means lie`
-    : pair.hidden
+    : opposite
       ? ': groups of opposite sign cancel out'
       : '';
   const inside =

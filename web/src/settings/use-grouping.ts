@@ -1,5 +1,5 @@
 import { type GroupsOf, MOST_COMPARED, makesGroups, type Study, type SummaryResult, type Variable } from '@ivlen/contract';
-import { useQuery } from '@tanstack/react-query';
+import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { analysisQuery, categoriesQuery } from '../api/queries';
 import { useSettings } from './use-settings';
@@ -35,7 +35,8 @@ export function useGrouping(study: Study): Grouping | undefined {
   const { variables } = study.state;
   const candidates = useMemo(() => variables.filter(makesGroups), [variables]);
   const { settings, change } = useSettings(study.id, 'grouping', NOTHING_CHOSEN);
-  const { data: summary } = useQuery(analysisQuery(study.id, study.head, { kind: 'summary' }));
+  // After a decision the grouping stays what it was until the new head is summed up: what it is chosen in stays open.
+  const { data: summary } = useQuery({ ...analysisQuery(study.id, study.head, { kind: 'summary' }), placeholderData: keepPreviousData });
   return useMemo(() => {
     if (!settings) return undefined;
     const set = candidates.find(({ id }) => id === settings.variable);

@@ -60,14 +60,34 @@ function tiedSequence({ order, dense }: RankColumn, { dense: other }: RankColumn
     const size = n - start;
     if (size === 0) continue;
     groups++;
-    sharedX.fill(size, start, n);
-    startsX.fill(start, start, n);
+    // Plain loops: most stretches are short, and `fill` takes longer to call than they are.
+    for (let i = start; i < n; i++) {
+      sharedX[i] = size;
+      startsX[i] = start;
+    }
     if (size === 1) continue;
     pairs += size * (size - 1);
     triples += size * (size - 1) * (size - 2);
-    sequence.subarray(start, n).sort();
+    sortStretch(sequence, start, n);
   }
   return { n, ties: { n, groups, pairs, triples } };
+}
+
+/** Stretches up to this length are put in order by insertion: a view of the column for each takes longer than that. */
+const SHORT = 24;
+
+/** Sorts values from one place to before another. */
+function sortStretch(values: Int32Array, from: number, to: number): void {
+  if (to - from > SHORT) {
+    values.subarray(from, to).sort();
+    return;
+  }
+  for (let i = from + 1; i < to; i++) {
+    const value = values[i];
+    let at = i;
+    for (; at > from && values[at - 1] > value; at--) values[at] = values[at - 1];
+    values[at] = value;
+  }
 }
 
 function largestTie({ sharedX, counts }: RankScratch, n: number, tiesX: Ties, tiesY: Ties, values: number): number {
@@ -201,7 +221,7 @@ function countTiedInBlock(scratch: RankScratch, n: number, size: number, from: n
       const [allLower, allHigher] = [below[value], n - below[value] - counts[value]];
       const besides = end - (place + equal) - (place - start);
       const own = 2 * (lower - higher) + allHigher - allLower - besides;
-      balance.fill(own, place, place + equal);
+      for (let i = place; i < place + equal; i++) balance[i] = own;
       sum += equal * own;
     }
     for (let i = first; i < at; i++) {

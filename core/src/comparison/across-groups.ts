@@ -57,17 +57,15 @@ export function acrossGroups(columns: readonly Float64Array[], labels: Float64Ar
   const resolved = resolveOptionsOf(options.method, optionsOfTests(options));
   const places = placesByLabel(labels);
   const all = [...columns, ...controls];
-  const split = places.map(({ rows }) => all.map((column) => pick(column, rows)));
+  const split = places.map(({ rows }) => pickAll(all, rows));
   const whole =
     places.length === 1
       ? split[0]
-      : all.map((column) =>
-          pick(
-            column,
-            joined(
-              places.map(({ rows }) => rows),
-              Uint32Array,
-            ),
+      : pickAll(
+          all,
+          joined(
+            places.map(({ rows }) => rows),
+            Uint32Array,
           ),
         );
   const width = columns.length;
@@ -90,8 +88,10 @@ export function acrossGroups(columns: readonly Float64Array[], labels: Float64Ar
   const { method, alternative, level } = resolved;
   const withinColumns = new Map<number, WithinColumn | null>();
   const readyAt = (i: number) => {
+    const known = withinColumns.get(i);
+    if (known !== undefined) return known;
     const parts = split.map((of) => of[i]);
-    const found = withinColumns.get(i) ?? (parts.every(isComplete) ? withinColumn(parts) : null);
+    const found = parts.every(isComplete) ? withinColumn(parts) : null;
     withinColumns.set(i, found);
     return found;
   };
@@ -149,6 +149,10 @@ function placesByLabel(labels: Float64Array): { label: number; rows: Uint32Array
     if (group) group.rows[group.filled++] = row;
   }
   return groups;
+}
+
+function pickAll(columns: readonly Float64Array[], rows: Uint32Array): Float64Array[] {
+  return columns.map((column) => pick(column, rows));
 }
 
 function pick(column: Float64Array, rows: Uint32Array): Float64Array {

@@ -288,7 +288,7 @@ describe('in words', () => {
     const combined = { ...catchment, id: 'v7', derivation: { type: 'combine' as const, sources: ['v8', 'v9'] as [string, string] } };
     const all = [...variables, { ...cut, id: 'v8' }, catchment, combined];
     expect(narrowedInWords({ ...cut, id: 'v8' }, variables, all)).toBe(
-      'The groups of nitrate group are made from nitrate, which therefore varies less inside each group than over all of them: its coefficients there are lower for that alone.',
+      'The groups of nitrate group are made from nitrate, which therefore varies less inside each group than over all of them: its coefficients there can be lower for that alone.',
     );
     expect(narrowedInWords(combined, variables, all)).toContain('made from nitrate, which');
     expect([narrowedInWords(cut, [phosphate, taxa], all), narrowedInWords(catchment, variables, all)]).toEqual([null, null]);

@@ -35,7 +35,7 @@ export function narrowedInWords(by: Variable, compared: readonly Variable[], all
   const among = compared.filter(({ id }) => sources.has(id)).map(displayName);
   if (among.length === 0) return null;
   const [verb, their] = among.length === 1 ? ['varies', 'its'] : ['vary', 'their'];
-  return `The groups of ${displayName(by)} are made from ${joined(among)}, which therefore ${verb} less inside each group than over all of them: ${their} coefficients there are lower for that alone.`;
+  return `The groups of ${displayName(by)} are made from ${joined(among)}, which therefore ${verb} less inside each group than over all of them: ${their} coefficients there can be lower for that alone.`;
 }
 
 /** Ids of the variables that one is computed from, directly or through others. */

@@ -1,6 +1,6 @@
 import type { Variable } from '@ivlen/contract';
 import { countMarks } from '@ivlen/core';
-import { type KeyboardEvent, memo, type ReactNode, useMemo, useRef, useState } from 'react';
+import { type KeyboardEvent, type ReactNode, useMemo, useRef, useState } from 'react';
 import { moved, type Place } from '../../coefficients/use-grid-keys';
 import { useCoefficientScale } from '../../figures/use-coefficient-scale';
 import { type ComparedPair, pairId, pairName } from '../../groups/compared-pairs';
@@ -59,7 +59,7 @@ export function largeTileSize(count: number): TileSize {
 }
 
 /** A triangle of coloured tiles, one for each pair; the pair that is marked is outlined. */
-export const TileGrid = memo(function TileGrid(props: TileGridProps) {
+export function TileGrid(props: TileGridProps) {
   const { label, variables, pairs, tileOf, above, lit, onHover, onOpen, size } = props;
   const scale = useCoefficientScale();
   const { tile, height, names: nameWidth, text } = size;
@@ -162,7 +162,7 @@ export const TileGrid = memo(function TileGrid(props: TileGridProps) {
       })}
     </div>
   );
-});
+}
 
 function writtenOn({ text, value }: Tile): string {
   return text ?? coefficientText(value);

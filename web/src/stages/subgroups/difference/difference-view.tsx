@@ -2,6 +2,7 @@ import type { CorrelationSettings, SubgroupSettings } from '@ivlen/contract';
 import { formatFixed } from '@ivlen/core';
 import { useMemo, useState } from 'react';
 import { percent } from '../../../coefficients/cell-data';
+import { levelInWords } from '../../../coefficients/levels';
 import { FailureNotice } from '../../../controls/failure-notice';
 import { Skeleton } from '../../../controls/skeleton';
 import { type ComparedPair, decidingP, pairId, pairName, type ShownGroup } from '../../../groups/compared-pairs';
@@ -40,7 +41,6 @@ export function DifferenceView({ study, variables, settings, layout, patch, taki
     () => (compared && a && b ? differenceTable(compared.pairs, a, b, taking, settings) : null),
     [compared, a, b, taking, settings],
   );
-  const choose = (part: Partial<SubgroupSettings>) => patch(part);
   return (
     <>
       <div className="flex flex-wrap items-center gap-x-2 gap-y-2">
@@ -48,7 +48,7 @@ export function DifferenceView({ study, variables, settings, layout, patch, taki
           aria-label="First group"
           className={select}
           value={String(first.value)}
-          onChange={(event) => choose({ first: Number(event.target.value) })}
+          onChange={(event) => patch({ first: Number(event.target.value) })}
         >
           {taking.groups.map(({ value, label }) => (
             <option key={value} value={String(value)} disabled={second !== REST && second.value === value}>
@@ -61,7 +61,7 @@ export function DifferenceView({ study, variables, settings, layout, patch, taki
           aria-label="Second group"
           className={select}
           value={second === REST ? REST : String(second.value)}
-          onChange={({ target: { value } }) => choose({ second: value === REST ? REST : Number(value) })}
+          onChange={({ target: { value } }) => patch({ second: value === REST ? REST : Number(value) })}
         >
           {taking.groups.map(({ value, label }) => (
             <option key={value} value={String(value)} disabled={first.value === value}>
@@ -126,8 +126,7 @@ export function DifferenceView({ study, variables, settings, layout, patch, taki
           </div>
           <p className="mt-1 text-[13px] text-muted">
             Below: the coefficient in {a.label} (n {a.rows}) less that in {b.label} (n {b.rows}); a dark outline: the two have opposite
-            signs. {settings.levels.map((level, i) => `${'*'.repeat(i + 1)} p ≤ ${String(level).replace(/^0/, '')}`).join(', ')}, of the
-            difference.
+            signs. {settings.levels.map((level, i) => `${'*'.repeat(i + 1)} p ≤ ${levelInWords(level)}`).join(', ')}, of the difference.
           </p>
         </div>
       )}

@@ -10,11 +10,6 @@ import type { SubgroupProps } from '../stage-props';
 import { TileGrid, tileSize } from '../tile-grid';
 import { groupMatrixTable } from './group-matrix-table';
 
-interface Hovered {
-  readonly pair: ComparedPair;
-  readonly place: number;
-}
-
 /** A grid for each group, of one scale, order and size; what is pointed at in one is marked in all. */
 export function SideView({
   study,
@@ -25,25 +20,25 @@ export function SideView({
   onOpen,
 }: SubgroupProps & { onOpen: (x: Variable, y: Variable) => void }) {
   const { groups, pairs } = compared;
-  const [hovered, setHovered] = useState<Hovered | null>(null);
-  const lit = hovered ? pairId(hovered.pair) : null;
+  const [hovered, setHovered] = useState<ComparedPair | null>(null);
+  const lit = hovered && pairId(hovered);
   const holder = useRef<HTMLDivElement>(null);
   const width = useElementWidth(holder);
   const size = useMemo(() => tileSize(variables.length, width), [variables.length, width]);
   const grids = useMemo(
     () => [
-      ...groups.map((group, place) => ({ key: group.label, group, place, cellOf: (pair: ComparedPair) => pair.cells[place] })),
-      { key: 'all', group: null, place: -1, cellOf: (pair: ComparedPair) => pair.pooled },
+      ...groups.map((group, place) => ({ key: group.label, group, cellOf: (pair: ComparedPair) => pair.cells[place] })),
+      { key: 'all', group: null, cellOf: (pair: ComparedPair) => pair.pooled },
     ],
     [groups],
   );
   return (
     <>
       <p className="numerals sticky top-0 left-0 z-10 min-h-6 bg-paper pb-1 text-[13px]" data-testid="side-readout">
-        {hovered ? readout(hovered.pair, compared.groups, settings.levels) : 'Point at a pair in one group and it is marked in all.'}
+        {hovered ? readout(hovered, compared.groups, settings.levels) : 'Point at a pair in one group and it is marked in all.'}
       </p>
       <div ref={holder} className="flex flex-wrap gap-x-6 gap-y-5 pb-4" data-testid="side-by-side">
-        {grids.map(({ key, group, place, cellOf }) => (
+        {grids.map(({ key, group, cellOf }) => (
           <section key={key} aria-label={group ? group.label : 'All of them'} className="min-w-0">
             <h2 className="mb-1 flex items-center gap-1.5 text-[14px] font-semibold">
               {group && <Marker shape={groupShape(group.style)} colour={`var(${groupToken(group.style)})`} />}
@@ -64,7 +59,7 @@ export function SideView({
               tileOf={(pair) => tileOf(cellOf(pair), settings.levels)}
               lit={lit}
               size={size}
-              onHover={(pair) => setHovered(pair && { pair, place })}
+              onHover={setHovered}
               onOpen={(pair) => onOpen(pair.x, pair.y)}
             />
           </section>

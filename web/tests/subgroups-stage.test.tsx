@@ -232,6 +232,21 @@ describe('the Subgroups stage', () => {
     expect(screen.getByRole('alert').textContent).toBe('A variable with itself has no coefficient to compare. Choose another.');
   });
 
+  it('a coefficient that was turned is so after a reload, until other pairs are chosen', async () => {
+    const { user, sent } = open('/studies/x/subgroups?view=dependent&turned=');
+    const turn = await screen.findByRole('button', { name: 'Compare with their signs' });
+    const asked = () => sent.flatMap(({ body }) => (body as { analysis?: { kind: string; turned?: boolean } })?.analysis ?? []).at(-1);
+    expect(asked()).toMatchObject({ kind: 'dependent', turned: true });
+    await user.click(turn);
+    await waitFor(() => expect(asked()).toMatchObject({ kind: 'dependent', turned: false }));
+    await user.click(await screen.findByRole('button', { name: 'Compare strengths: turn the sign of the second' }));
+    await screen.findByRole('button', { name: 'Compare with their signs' });
+    const before = sent.length;
+    await user.selectOptions(screen.getByRole('combobox', { name: 'First variable of the second pair' }), 'nitrate');
+    await waitFor(() => expect(sent.length).toBeGreaterThan(before));
+    expect(asked()).toMatchObject({ kind: 'dependent', turned: false });
+  });
+
   it('chooses groups where they are said: of another variable, only some, with those that have none', async () => {
     const { user, sent } = open();
     await screen.findByTestId('whole-sentence');

@@ -1,5 +1,4 @@
 import { type CorrelationSettings, canBeCorrelated, type Study, type Variable } from '@ivlen/contract';
-import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { commonMethod } from '../../../coefficients/requests';
 import { CopyButton } from '../../../controls/copy-button';
@@ -8,6 +7,9 @@ import { DependentAnswer, dependentRequest } from '../../../dependent/dependent-
 import { namesOf, sharedVariable, type TwoVariables } from '../../../dependent/words';
 import { PinButton } from '../../../pins/pin-button';
 import { displayName } from '../../../study/variable-name';
+
+/** Where the address says that the second coefficient is turned. */
+const TURNED = 'turned';
 
 interface DependentViewProps {
   readonly study: Study;
@@ -21,20 +23,24 @@ export function DependentView({ study, variables, settings }: DependentViewProps
   const all = study.state.variables.filter(canBeCorrelated);
   const [params, setParams] = useSearchParams();
   const { first, second } = chosenPairs(params, variables.length >= 3 ? variables : all, all);
-  const [turned, setTurned] = useState(false);
+  const turned = params.get(TURNED) !== null;
   if (!first || !second)
     return <p className="py-6 font-serif text-[17px]">Three variables that can be correlated are needed to compare two coefficients.</p>;
-  const choose = (next: { first: TwoVariables; second: TwoVariables }) => {
-    setTurned(false);
+  const change = (write: (address: URLSearchParams) => void) =>
     setParams(
       (current) => {
-        current.set('first', written(next.first));
-        current.set('second', written(next.second));
+        write(current);
         return current;
       },
       { replace: true },
     );
-  };
+  const choose = (next: { first: TwoVariables; second: TwoVariables }) =>
+    change((address) => {
+      address.set('first', written(next.first));
+      address.set('second', written(next.second));
+      address.delete(TURNED);
+    });
+  const turn = (on: boolean) => change((address) => (on ? address.set(TURNED, '') : address.delete(TURNED)));
   const method = commonMethod(settings);
   const question = { first, second, turned, method, level: settings.level, levels: settings.levels };
   const problem = whyNot(first, second);
@@ -83,7 +89,7 @@ export function DependentView({ study, variables, settings }: DependentViewProps
           {problem}
         </p>
       ) : (
-        <DependentAnswer study={study} question={question} onTurn={setTurned}>
+        <DependentAnswer study={study} question={question} onTurn={turn}>
           {(words) => (
             <p className="mt-3 flex gap-4">
               <CopyButton label="Copy sentence" text={words} />

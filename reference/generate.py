@@ -15,7 +15,7 @@ import scipy
 import sklearn
 import statsmodels
 
-from cases import comparisons, correlations, demo, demo_pairs, descriptions, groups, normality, opendata, pearson, power, ranks, regression, resampling, scales, scatterplots
+from cases import collinear, comparisons, correlations, demo, demo_pairs, descriptions, groups, normality, opendata, pearson, power, ranks, regression, resampling, scales, scatterplots
 
 HERE = pathlib.Path(__file__).parent
 VERSIONS = {
@@ -38,6 +38,7 @@ FILES = {
     "comparisons": comparisons.comparison_cases,
     "groups": groups.group_cases,
     "regression": regression.regression_cases,
+    "collinear": collinear.collinear_cases,
     "power": power.power_cases,
     "resampling": resampling.resampling_cases,
     "open-data": opendata.open_data,

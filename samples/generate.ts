@@ -1,5 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { aldermereBeds } from './aldermere-beds';
 import { aldermereKickSamples } from './aldermere-kick-samples';
 import { aldermereLoggers } from './aldermere-loggers';
 import { aldermereStreams } from './aldermere-streams';
@@ -11,7 +12,7 @@ if (what === 'loggers') {
   if (!path) throw new Error('Say where the table goes: npm run samples loggers PATH');
   writeFileSync(path, toCsv(aldermereLoggers()));
 } else {
-  for (const sample of [aldermereStreams(), aldermereKickSamples()]) {
+  for (const sample of [aldermereStreams(), aldermereKickSamples(), aldermereBeds()]) {
     writeFileSync(join(import.meta.dirname, `${sample.file}.csv`), toCsv(sample));
     writeFileSync(join(import.meta.dirname, `${sample.file}.json`), toCodebookJson(sample));
   }

@@ -1,4 +1,4 @@
-// AssemblyScript: `npm run kernels -w core` compiles this into core/src/kernels/gram-code.ts.
+// AssemblyScript: `npm run kernels` compiles this into core/src/kernels/gram-code.ts.
 
 /**
  * Subtracts a shift from one column's rows, in place, and puts 0 where a value is missing (NaN).

@@ -136,11 +136,26 @@ export { type RankColumn, rankColumn } from './ranks/rank-column';
 export { createRanker, type Ranker } from './ranks/ranker';
 export { type BreuschPagan, breuschPagan } from './regression/breusch-pagan';
 export { type Collinearity, type CollinearityOptions, collinearity } from './regression/collinearity';
+export { dependencesInTriangle, solvedFor } from './regression/dependences-in-triangle';
 export type { DependentSet } from './regression/dependent-sets';
 export { type FittedLine, fittedLine } from './regression/fitted-line';
 export { type GeneralizedVif, generalizedVif } from './regression/generalized-vif';
+export { type LargestSets, largestInflation, largestSets } from './regression/largest-sets';
 export { type LineBandPoint, type LinePrediction, lineBand, predictFromLine } from './regression/line-band';
 export { type LinearModel, type LinearModelOptions, linearModel } from './regression/linear-model';
+export {
+  type BlockStep,
+  blocksFromTriangle,
+  type ModelPrediction,
+  modelFromTriangle,
+  predictFromTriangle,
+  type TriangleModelOptions,
+} from './regression/model-from-triangle';
+export type { ModelSummary } from './regression/model-summary';
+export { correlationInTriangle, type ModelTriangle, modelTriangle } from './regression/model-triangle';
+export { type NearDependences, nearDependences } from './regression/near-dependences';
+export { inflationWithoutEach, type TermInflation, type Terms, termInflation } from './regression/term-inflation';
+export { type ToldBy, toldBy } from './regression/told-by';
 export { inflationAmong, type VarianceInflation, varianceInflation } from './regression/variance-inflation';
 export { type BootstrapCorrelation, type BootstrapOptions, bootstrapCorrelation } from './resampling/bootstrap-correlation';
 export { type PermutationOptions, type PermutationTest, permutationTest } from './resampling/permutation-test';

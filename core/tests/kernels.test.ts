@@ -3,7 +3,9 @@ import { readFileSync } from 'node:fs';
 import { correlationMatrix, pearson } from '@ivlen/core';
 import { expect, it, test } from 'vitest';
 import { shiftedProductsBySimd } from '../src/kernels/gram';
+import { triangleBySimd } from '../src/kernels/reflect';
 import { plainShiftedProducts } from '../src/kernels/shifted-products';
+import { triangleInLoops } from '../src/linear-algebra/triangle-of-rows';
 
 const columns = (count: number, rows: number) =>
   Array.from({ length: count }, (_, j) => Float64Array.from({ length: rows }, (__, i) => Math.sin(i * (j + 1) + j) / Math.sqrt(rows)));
@@ -46,7 +48,24 @@ it('a matrix large enough for the kernel equals its pairs alone, with and withou
   }
 });
 
-it('the compiled kernel is what its source compiles to', () => {
-  const compiled = execFileSync(process.execPath, ['scripts/compile-kernels.mjs'], { encoding: 'utf8' });
-  expect(compiled).toBe(readFileSync('core/src/kernels/gram-code.ts', 'utf8'));
+it.each(['gram', 'reflect'])('the compiled kernel %s is what its source compiles to', (name) => {
+  const compiled = execFileSync(process.execPath, ['scripts/compile-kernels.mjs', name], { encoding: 'utf8' });
+  expect(compiled).toBe(readFileSync(`core/src/kernels/${name}-code.ts`, 'utf8'));
+});
+
+it('reflects rows as plain loops do, to rounding, whatever the number of rows and columns', () => {
+  for (const [size, rows] of [
+    [1, 3],
+    [2, 256],
+    [5, 513],
+    [9, 1001],
+  ] as const) {
+    const data = columns(size, rows);
+    const [fast, plain] = [triangleBySimd(data), triangleInLoops(data)];
+    expect(fast).not.toBeNull();
+    const largest = Math.max(...plain.map(Math.abs));
+    plain.forEach((value, at) => {
+      expect(Math.abs(value - (fast?.[at] ?? Number.NaN)) / largest).toBeLessThan(1e-13);
+    });
+  }
 });

@@ -11,6 +11,10 @@ export const REFERENCES = {
     cite: 'Aldor-Noiman et al. (2013)',
     full: 'Aldor-Noiman, S., Brown, L. D., Buja, A., Rolke, W., & Stine, R. A. (2013). The power to see: A new graphical test of normality. The American Statistician, 67, 249–260.',
   },
+  'belsley-kuh-welsch-1980': {
+    cite: 'Belsley, Kuh & Welsch (1980)',
+    full: 'Belsley, D. A., Kuh, E., & Welsch, R. E. (1980). Regression diagnostics: Identifying influential data and sources of collinearity. Wiley.',
+  },
   'benjamini-hochberg-1995': {
     cite: 'Benjamini & Hochberg (1995)',
     full: 'Benjamini, Y., & Hochberg, Y. (1995). Controlling the false discovery rate: A practical and powerful approach to multiple testing. Journal of the Royal Statistical Society, Series B, 57, 289–300.',
@@ -47,6 +51,10 @@ export const REFERENCES = {
   'cohen-cohen-west-aiken-2003': {
     cite: 'Cohen, Cohen, West & Aiken (2003)',
     full: 'Cohen, J., Cohen, P., West, S. G., & Aiken, L. S. (2003). Applied multiple regression/correlation analysis for the behavioral sciences (3rd ed.). Erlbaum.',
+  },
+  'cook-1977': {
+    cite: 'Cook (1977)',
+    full: 'Cook, R. D. (1977). Detection of influential observation in linear regression. Technometrics, 19, 15–18.',
   },
   'dersimonian-laird-1986': {
     cite: 'DerSimonian & Laird (1986)',
@@ -97,6 +105,10 @@ export const REFERENCES = {
     cite: 'Fisher (1921)',
     full: 'Fisher, R. A. (1921). On the “probable error” of a coefficient of correlation deduced from a small sample. Metron, 1, 3–32.',
   },
+  'fox-monette-1992': {
+    cite: 'Fox & Monette (1992)',
+    full: 'Fox, J., & Monette, G. (1992). Generalized collinearity diagnostics. Journal of the American Statistical Association, 87, 178–183.',
+  },
   'hawkins-1989': {
     cite: 'Hawkins (1989)',
     full: 'Hawkins, D. L. (1989). Using U statistics to derive the asymptotic distribution of Fisher’s Z statistic. The American Statistician, 43, 235–237.',
@@ -112,6 +124,10 @@ export const REFERENCES = {
   'higgins-thompson-2002': {
     cite: 'Higgins & Thompson (2002)',
     full: 'Higgins, J. P. T., & Thompson, S. G. (2002). Quantifying heterogeneity in a meta-analysis. Statistics in Medicine, 21, 1539–1558.',
+  },
+  'hoaglin-welsch-1978': {
+    cite: 'Hoaglin & Welsch (1978)',
+    full: 'Hoaglin, D. C., & Welsch, R. E. (1978). The hat matrix in regression and ANOVA. The American Statistician, 32, 17–22.',
   },
   'hochberg-1988': {
     cite: 'Hochberg (1988)',
@@ -154,6 +170,10 @@ export const REFERENCES = {
   'mardia-1974': {
     cite: 'Mardia (1974)',
     full: 'Mardia, K. V. (1974). Applications of some measures of multivariate skewness and kurtosis in testing normality and robustness studies. Sankhyā, Series B, 36, 115–128.',
+  },
+  'marquardt-1970': {
+    cite: 'Marquardt (1970)',
+    full: 'Marquardt, D. W. (1970). Generalized inverses, ridge regression, biased linear estimation, and nonlinear estimation. Technometrics, 12, 591–612.',
   },
   'meng-rosenthal-rubin-1992': {
     cite: 'Meng, Rosenthal & Rubin (1992)',

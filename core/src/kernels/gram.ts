@@ -1,24 +1,15 @@
 import { GRAM_CODE } from './gram-code';
+import { loadKernel } from './load-kernel';
 import type { ShiftedProducts } from './shifted-sums';
-
-/** What of WebAssembly is used; the same in browsers, workers and Node. */
-declare const WebAssembly: {
-  Memory: new (descriptor: { initial: number }) => { readonly buffer: ArrayBuffer };
-  Module: new (bytes: Uint8Array) => object;
-  Instance: new (module: object, imports: object) => { readonly exports: object };
-};
 
 interface Kernel {
   readonly gram: (columns: number, count: number, stride: number, rows: number, out: number) => void;
   readonly shift: (column: number, rows: number, by: number, stats: number) => void;
 }
 
-const PAGE = 65_536;
 const BYTES = 8;
 /** Rows taken at a time: this many of a hundred columns fit the processor's cache. */
 const BLOCK = 512;
-
-let compiled: object | null | undefined;
 
 /**
  * Sums and products of shifted columns by a SIMD kernel; null where the machine has none.
@@ -30,7 +21,7 @@ export function shiftedProductsBySimd(columns: readonly Float64Array[], shifts: 
   const count = Math.ceil(size / 4) * 4;
   const statsAt = count * count * BYTES;
   const blockAt = statsAt + 2 * count * BYTES;
-  const loaded = load(Math.ceil((blockAt + count * BLOCK * BYTES) / PAGE));
+  const loaded = loadKernel<Kernel>(GRAM_CODE, blockAt + count * BLOCK * BYTES);
   if (!loaded) return null;
   const { memory, kernel } = loaded;
   const block = new Float64Array(memory.buffer, blockAt, count * BLOCK);
@@ -59,23 +50,4 @@ export function shiftedProductsBySimd(columns: readonly Float64Array[], shifts: 
     totals: Float64Array.from({ length: size }, (_, j) => stats[2 * j]),
     present: Float64Array.from({ length: size }, (_, j) => stats[2 * j + 1]),
   };
-}
-
-function load(pages: number): { memory: { readonly buffer: ArrayBuffer }; kernel: Kernel } | null {
-  if (compiled === undefined) compiled = compile();
-  if (!compiled) return null;
-  const memory = new WebAssembly.Memory({ initial: pages });
-  const { exports } = new WebAssembly.Instance(compiled, { env: { memory } });
-  return { memory, kernel: exports as Kernel };
-}
-
-/** null on machines without WebAssembly or its SIMD instructions. */
-function compile(): object | null {
-  const hex = GRAM_CODE.join('');
-  const bytes = Uint8Array.from({ length: hex.length / 2 }, (_, i) => Number.parseInt(hex.slice(2 * i, 2 * i + 2), 16));
-  try {
-    return new WebAssembly.Module(bytes);
-  } catch {
-    return null;
-  }
 }

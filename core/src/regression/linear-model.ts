@@ -1,13 +1,14 @@
 import { listwiseColumns } from '../columns/complete-rows';
 import { assertLevel, assertSameLength } from '../correlation/options';
 import { pearson } from '../correlation/pearson';
-import type { Interval } from '../correlation/types';
-import { fP } from '../distributions/f-distribution';
-import { studentP, studentUpperQuantile } from '../distributions/student-t';
-import { factorize, invertTriangle, type QrFactorization, undoReflections } from '../linear-algebra/householder';
-import { type DependentSet, dependentSets } from './dependent-sets';
+import { factorize, type QrFactorization, undoReflections } from '../linear-algebra/householder';
+import { dependentSets } from './dependent-sets';
+import { type ModelSummary, summarizeModel, undefinedSummary } from './model-summary';
 import { solveRefined } from './refine';
-import { centredUnit, plainUnit, sumOfSquares, type UnitColumn } from './unit-columns';
+import { centredUnit, plainUnit, sumOfSquares } from './unit-columns';
+
+/** What of a row's outcome its fit leaves open, up to which that is rounding. */
+const LEAST_OWN_REST = 1e-10;
 
 export interface LinearModelOptions {
   /** Names of the predictors, for what is said about exact dependences. */
@@ -18,39 +19,15 @@ export interface LinearModelOptions {
   level?: number;
 }
 
-/**
- * A fitted linear model. Coefficients and their values stand intercept first (if there is one), then by predictor;
- * `standardized`, `part`, `partial` and `zeroOrder` by predictor. Row values have one entry for each row given, NaN
- * where the row is incomplete.
- */
-export interface LinearModel {
-  readonly n: number;
-  readonly coefficients: Float64Array;
-  readonly se: Float64Array;
-  readonly t: Float64Array;
-  readonly pValues: Float64Array;
-  readonly intervals: readonly (Interval | null)[];
-  readonly standardized: Float64Array;
-  /** Correlation of y with what a predictor has beyond the others. */
-  readonly part: Float64Array;
-  /** Correlation of what y and a predictor each have beyond the others. */
-  readonly partial: Float64Array;
-  readonly zeroOrder: Float64Array;
-  readonly r2: number;
-  readonly adjustedR2: number;
-  readonly residualSd: number;
-  readonly f: number;
-  readonly dfModel: number;
-  readonly dfResidual: number;
-  readonly pValue: number;
-  readonly log10P: number;
+/** A fitted linear model. Row values have one entry for each row given, NaN where the row is incomplete. */
+export interface LinearModel extends ModelSummary {
   readonly residuals: Float64Array;
   readonly fitted: Float64Array;
   readonly leverage: Float64Array;
+  /** NaN, as the studentized residual, of a row that the model fits whatever its outcome (leverage 1). */
   readonly cooksDistance: Float64Array;
-  /** Exact dependences among the predictors; where there are any, nothing else is computed. */
-  readonly dependentSets: readonly DependentSet[];
-  readonly undefinedBecause?: 'too-few-cases' | 'dependent-predictors';
+  /** The residual by its own standard error, estimated without the row (externally studentized): t with one df less. */
+  readonly studentized: Float64Array;
 }
 
 /**
@@ -85,66 +62,49 @@ export function linearModel(
     varying.map((j) => columns[j].unit.slice()),
     { pivot: true, tolerances: varying.map((j) => columns[j].tolerance) },
   );
-  if (n <= parameters) return undefinedModel(y.length, p, n, intercept, [], 'too-few-cases');
+  if (n <= parameters) return undefinedModel(y.length, undefinedSummary(p, n, intercept, [], 'too-few-cases'));
   if (factors.rank < p)
-    return undefinedModel(y.length, p, n, intercept, dependentSets(columns, varying, factors, names), 'dependent-predictors');
+    return undefinedModel(
+      y.length,
+      undefinedSummary(p, n, intercept, dependentSets(columns, varying, factors, names), 'dependent-predictors'),
+    );
 
   const { coefficients: all, residuals } = solveRefined({ y: observed, xs, columns, factors, intercept });
-  const coefficients = intercept ? all : all.slice(1);
-  const dfResidual = n - parameters;
-  const total = outcome.length ** 2;
   const unexplained = sumOfSquares(residuals);
-  const residualSd = Math.sqrt(unexplained / dfResidual);
-  const r2 = total > 0 ? 1 - unexplained / total : Number.NaN;
-  const f = p > 0 ? (total - unexplained) / p / (unexplained / dfResidual) : Number.NaN;
-  const se = standardErrors(columns, factors, residualSd, n, intercept);
-  const t = coefficients.map((coefficient, j) => coefficient / se[j]);
-  const offset = intercept ? 1 : 0;
-  const tOf = t.subarray(offset);
-  const reach = studentUpperQuantile((1 - level) / 2, dfResidual);
+  const summary = summarizeModel({
+    n,
+    coefficients: intercept ? all : all.slice(1),
+    factors,
+    columns,
+    outcomeLength: outcome.length,
+    unexplained,
+    zeroOrder: Float64Array.from(xs, (x) => pearson(observed, x).coefficient),
+    intercept,
+    level,
+  });
+  const { residualSd, dfResidual } = summary;
   const leverage = leverages(factors, n, intercept);
-  const cooksDistance = leverage.map((h, i) => (residuals[i] ** 2 * h) / (residualSd ** 2 * parameters * (1 - h) ** 2));
   const spread = rowSpreader(y, predictors);
   return {
-    n,
-    coefficients,
-    se,
-    t,
-    pValues: t.map((value) => studentP(value, dfResidual).pValue),
-    intervals: Array.from(coefficients, (b, j) => ({ low: b - reach * se[j], high: b + reach * se[j], level, method: 't' })),
-    standardized: Float64Array.from(columns, ({ length }, j) => (coefficients[j + offset] * length) / outcome.length),
-    part: tOf.map((value) => value * Math.sqrt((1 - r2) / dfResidual)),
-    partial: tOf.map((value) => value / Math.sqrt(value * value + dfResidual)),
-    zeroOrder: Float64Array.from(xs, (x) => pearson(observed, x).coefficient),
-    r2,
-    adjustedR2: 1 - ((1 - r2) * (intercept ? n - 1 : n)) / dfResidual,
-    residualSd,
-    f,
-    dfModel: p,
-    dfResidual,
-    ...fP(f, p, dfResidual),
+    ...summary,
     residuals: spread(residuals),
     fitted: spread(observed.map((value, i) => value - residuals[i])),
     leverage: spread(leverage),
-    cooksDistance: spread(cooksDistance),
-    dependentSets: [],
+    cooksDistance: spread(
+      leverage.map((h, i) => (isItsOwn(h) ? Number.NaN : (residuals[i] ** 2 * h) / (residualSd ** 2 * parameters * (1 - h) ** 2))),
+    ),
+    studentized: spread(
+      leverage.map((h, i) => {
+        const without = Math.sqrt(Math.max(0, unexplained - residuals[i] ** 2 / (1 - h)) / (dfResidual - 1));
+        return isItsOwn(h) || dfResidual < 2 ? Number.NaN : residuals[i] / (without * Math.sqrt(1 - h));
+      }),
+    ),
   };
 }
 
-function standardErrors(columns: readonly UnitColumn[], factors: QrFactorization, sd: number, n: number, intercept: boolean): Float64Array {
-  const p = columns.length;
-  const inverse = invertTriangle(factors);
-  const slopes = new Float64Array(p);
-  const means = new Float64Array(p);
-  factors.pivots.forEach((column, row) => {
-    let square = 0;
-    for (let k = row; k < p; k++) {
-      square += inverse[row * p + k] ** 2;
-      means[k] += (columns[column].shift / columns[column].length) * inverse[row * p + k];
-    }
-    slopes[column] = (sd * Math.sqrt(square)) / columns[column].length;
-  });
-  return intercept ? Float64Array.of(sd * Math.sqrt(1 / n + sumOfSquares(means)), ...slopes) : slopes;
+/** Whether a row is fitted whatever its outcome, up to rounding. */
+function isItsOwn(leverage: number): boolean {
+  return !(1 - leverage > LEAST_OWN_REST);
 }
 
 function leverages(factors: QrFactorization, n: number, intercept: boolean): Float64Array {
@@ -173,43 +133,7 @@ function rowSpreader(y: Float64Array, predictors: readonly Float64Array[]): (val
   };
 }
 
-function undefinedModel(
-  rows: number,
-  p: number,
-  n: number,
-  intercept: boolean,
-  sets: readonly DependentSet[],
-  undefinedBecause: NonNullable<LinearModel['undefinedBecause']>,
-): LinearModel {
-  const missing = (length: number) => new Float64Array(length).fill(Number.NaN);
-  const parameters = p + (intercept ? 1 : 0);
-  const [coefficients, se, t, pValues] = [0, 1, 2, 3].map(() => missing(parameters));
-  const [standardized, part, partial, zeroOrder] = [0, 1, 2, 3].map(() => missing(p));
-  const [residuals, fitted, leverage, cooksDistance] = [0, 1, 2, 3].map(() => missing(rows));
-  return {
-    n,
-    coefficients,
-    se,
-    t,
-    pValues,
-    intervals: new Array(parameters).fill(null),
-    standardized,
-    part,
-    partial,
-    zeroOrder,
-    r2: Number.NaN,
-    adjustedR2: Number.NaN,
-    residualSd: Number.NaN,
-    f: Number.NaN,
-    dfModel: p,
-    dfResidual: n - parameters,
-    pValue: Number.NaN,
-    log10P: Number.NaN,
-    residuals,
-    fitted,
-    leverage,
-    cooksDistance,
-    dependentSets: sets,
-    undefinedBecause,
-  };
+function undefinedModel(rows: number, summary: ModelSummary): LinearModel {
+  const [residuals, fitted, leverage, cooksDistance, studentized] = [0, 1, 2, 3, 4].map(() => new Float64Array(rows).fill(Number.NaN));
+  return { ...summary, residuals, fitted, leverage, cooksDistance, studentized };
 }

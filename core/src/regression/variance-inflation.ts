@@ -18,7 +18,7 @@ export interface VarianceInflation {
 }
 
 /** Centred unit columns of the complete rows with their pivoted factorization. */
-export interface Factored {
+interface Factored {
   readonly n: number;
   readonly columns: readonly UnitColumn[];
   /** The columns that vary, which alone are factored. */
@@ -27,7 +27,7 @@ export interface Factored {
 }
 
 /** @throws {RangeError} columns of unequal length, or none. */
-export function factorPredictors(predictors: readonly Float64Array[]): Factored {
+function factorPredictors(predictors: readonly Float64Array[]): Factored {
   if (predictors.length === 0) throw new RangeError('predictors must hold at least one column');
   assertSameLength(predictors[0], ...predictors);
   const complete = listwiseColumns(predictors);

@@ -23,7 +23,7 @@ const sampleSchema = z.object({
   ),
 });
 
-const SAMPLES = ['aldermere-kick-samples', 'aldermere-streams'] as const;
+const SAMPLES = ['aldermere-beds', 'aldermere-kick-samples', 'aldermere-streams'] as const;
 
 /** Loads the demo studies into a database that never held any study; what a researcher deleted stays deleted. */
 export async function loadDemo(database: Database, folder: string): Promise<void> {

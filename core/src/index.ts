@@ -134,7 +134,7 @@ export {
 } from './power/power';
 export { type RankColumn, rankColumn } from './ranks/rank-column';
 export { createRanker, type Ranker } from './ranks/ranker';
-export { type BreuschPagan, breuschPagan } from './regression/breusch-pagan';
+export { type BreuschPagan, breuschPagan, breuschPaganOf } from './regression/breusch-pagan';
 export { type Collinearity, type CollinearityOptions, collinearity } from './regression/collinearity';
 export { dependencesInTriangle, solvedFor } from './regression/dependences-in-triangle';
 export type { DependentSet } from './regression/dependent-sets';

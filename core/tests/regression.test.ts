@@ -122,6 +122,12 @@ describe('linear models', () => {
 });
 
 describe('NIST StRD linear regression', () => {
+  it('other tests read the same sets', () => {
+    const { sets } = JSON.parse(readFileSync('reference/certified-regressions.json', 'utf8')) as { sets: { name: string }[] };
+    expect(sets).toHaveLength(7);
+    for (const set of sets) expect(linearSets(reference.norris).find(({ name }) => name === set.name)).toMatchObject(set);
+  });
+
   test.each(linearSets(reference.norris).map((set) => [set.name, set] as const))('%s', (name, set) => {
     const model = linearModel(
       Float64Array.from(set.y),

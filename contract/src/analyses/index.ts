@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { cautionsRequestSchema, cautionsResultSchema } from './cautions';
+import { collinearityRequestSchema, collinearityResultSchema, completeRowsRequestSchema, completeRowsResultSchema } from './collinearity';
 import { correlationRequestSchema, correlationResultSchema } from './correlation';
 import { dependentRequestSchema, dependentResultSchema } from './dependent';
 import { describeRequestSchema, describeResultSchema } from './describe';
@@ -11,6 +12,7 @@ import { lineRequestSchema, lineResultSchema } from './line';
 import { missingRequestSchema, missingResultSchema } from './missing';
 import { pairRequestSchema, pairResultSchema } from './pair';
 import { predictionRequestSchema, predictionResultSchema } from './prediction';
+import { regressionRequestSchema, regressionResultSchema } from './regression';
 import { resampleRequestSchema, resampleResultSchema } from './resample';
 import { scalesRequestSchema, scalesResultSchema } from './scales';
 import { shapeRequestSchema, shapeResultSchema } from './shape';
@@ -21,6 +23,7 @@ import { summaryRequestSchema, summaryResultSchema } from './summary';
 import { suspiciousRequestSchema, suspiciousResultSchema } from './suspicious';
 
 export * from './cautions';
+export * from './collinearity';
 export * from './correlation';
 export * from './dependent';
 export * from './describe';
@@ -33,6 +36,8 @@ export * from './line';
 export * from './missing';
 export * from './pair';
 export * from './prediction';
+export * from './predictors';
+export * from './regression';
 export * from './resample';
 export * from './scales';
 export * from './schemas';
@@ -65,6 +70,9 @@ export const analysisSchema = z.discriminatedUnion('kind', [
   resampleRequestSchema,
   dependentRequestSchema,
   cautionsRequestSchema,
+  collinearityRequestSchema,
+  completeRowsRequestSchema,
+  regressionRequestSchema,
 ]);
 export type Analysis = z.infer<typeof analysisSchema>;
 /** A request as it is sent: what has a usual value may be left out. */
@@ -95,6 +103,9 @@ export const analysisResultSchema = z.discriminatedUnion('kind', [
   resampleResultSchema,
   dependentResultSchema,
   cautionsResultSchema,
+  collinearityResultSchema,
+  completeRowsResultSchema,
+  regressionResultSchema,
 ]);
 export type AnalysisResult = z.infer<typeof analysisResultSchema>;
 /** The result that belongs to a request. */

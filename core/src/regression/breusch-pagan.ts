@@ -1,7 +1,7 @@
 import { presentValues } from '../columns/complete-rows';
 import { chiSquaredP } from '../distributions/chi-squared';
 import { NO_PROBABILITY } from '../distributions/tail-probability';
-import { linearModel } from './linear-model';
+import { type LinearModel, linearModel } from './linear-model';
 import { centredUnit, sumOfSquares } from './unit-columns';
 
 export interface BreuschPagan {
@@ -22,15 +22,29 @@ export interface BreuschPagan {
  * breuschPagan(Float64Array.of(1, 2.1, 2.7, 4.6, 4, 8), [Float64Array.of(1, 2, 3, 4, 5, 6)]).df; // 1
  */
 export function breuschPagan(y: Float64Array, predictors: readonly Float64Array[]): BreuschPagan {
-  const df = predictors.length;
-  const { residuals, fitted, n } = linearModel(y, predictors);
+  return breuschPaganOf(linearModel(y, predictors), predictors);
+}
+
+/**
+ * The same for a model that is fitted already, against any columns: its predictors, or its fitted values alone.
+ * @param model with residuals and fitted values for each row of the columns
+ * @throws {RangeError} columns of unequal length.
+ *
+ * @example
+ * breuschPaganOf(linearModel(Float64Array.of(1, 3, 2, 5, 4, 8), [Float64Array.of(1, 2, 3, 4, 5, 6)]), [Float64Array.of(1, 2, 3, 4, 5, 6)]).df; // 1
+ */
+export function breuschPaganOf(
+  { residuals, fitted, n }: Pick<LinearModel, 'residuals' | 'fitted' | 'n'>,
+  columns: readonly Float64Array[],
+): BreuschPagan {
+  const df = columns.length;
   const rests = presentValues(residuals);
   const { length, tolerance } = centredUnit(presentValues(residuals.map((rest, i) => rest + fitted[i])));
   // What an exact fit leaves is rounding, whose spread says nothing.
   if (!(Math.sqrt(sumOfSquares(rests)) > tolerance * length)) return { statistic: Number.NaN, df, ...NO_PROBABILITY, n };
   const { r2 } = linearModel(
     residuals.map((value) => value * value),
-    predictors,
+    columns,
   );
   const statistic = n * r2;
   return { statistic, df, ...chiSquaredP(statistic, df), n };

@@ -96,7 +96,9 @@ export function linearModel(
     studentized: spread(
       leverage.map((h, i) => {
         const without = Math.sqrt(Math.max(0, unexplained - residuals[i] ** 2 / (1 - h)) / (dfResidual - 1));
-        return isItsOwn(h) || dfResidual < 2 ? Number.NaN : residuals[i] / (without * Math.sqrt(1 - h));
+        const value = residuals[i] / (without * Math.sqrt(1 - h));
+        // Without a row the others may lie exactly on the model, which leaves nothing to judge it by.
+        return isItsOwn(h) || dfResidual < 2 || !Number.isFinite(value) ? Number.NaN : value;
       }),
     ),
   };

@@ -41,7 +41,7 @@ export function modelTriangle(
   if (predictors.length === 0) throw new RangeError('predictors must hold at least one column');
   const given = outcome ? [...predictors, outcome] : predictors;
   assertSameLength(given[0], ...given);
-  const complete = listwiseColumns(given);
+  const complete = given.some(hasGaps) ? listwiseColumns(given) : given;
   const n = complete[0].length;
   const columns = complete.map((column) => centredUnit(column));
   return {
@@ -104,4 +104,9 @@ export function correlationInTriangle({ triangle, lengths }: ModelTriangle, a: n
   let sum = 0;
   for (let i = 0; i <= Math.min(a, b); i++) sum += triangle[i * size + a] * triangle[i * size + b];
   return Math.max(-1, Math.min(1, sum));
+}
+
+function hasGaps(column: Float64Array): boolean {
+  for (let i = 0; i < column.length; i++) if (column[i] !== column[i]) return true;
+  return false;
 }

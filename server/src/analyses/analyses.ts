@@ -2,6 +2,8 @@ import type { Analysis, AnalysisKind, AnalysisResult, Variable } from '@ivlen/co
 import { type AnalysisModule, type NameOf, NO_PIECES, type Pieces, type PreparedVariables, type Tell } from './analysis';
 import { type AnalysisColumns, restrictedTo } from './analysis-columns';
 import { cautions } from './cautions';
+import { collinearity } from './collinearity';
+import { completeRows } from './complete-rows';
 import { correlation } from './correlation';
 import { dependent } from './dependent';
 import { describeVariables } from './describe';
@@ -11,9 +13,10 @@ import { influenceOfRows } from './influence';
 import { joint } from './joint';
 import { line } from './line';
 import { missing } from './missing';
-import { correlatable, findVariable } from './needed-variables';
+import { findVariable } from './needed-variables';
 import { pair } from './pair';
 import { prediction } from './prediction';
+import { regression } from './regression';
 import { resample } from './resample';
 import { scales } from './scales';
 import { shape } from './shape';
@@ -45,6 +48,9 @@ const ANALYSES: { readonly [K in AnalysisKind]: AnalysisModule<K> } = {
   'group-permutation': groupPermutation,
   'equal-matrices': equalMatrices,
   'subgroup-descriptives': subgroupDescriptives,
+  collinearity,
+  'complete-rows': completeRows,
+  regression,
 };
 
 /** The module of a request; the record above pairs them, which its type cannot say of a single request. */
@@ -76,7 +82,7 @@ export function neededVariables(analysis: Analysis, all: readonly Variable[]): V
   return [
     ...new Set([
       ...moduleOf(analysis).needs(analysis, all),
-      ...(rows?.completeFor.map((id) => correlatable(all, id)) ?? []),
+      ...(rows?.completeFor.map((id) => findVariable(all, id)) ?? []),
       ...(rows?.group ? [findVariable(all, rows.group.by)] : []),
     ]),
   ];

@@ -1,15 +1,14 @@
 import type { LineResult, RequestOf } from '@ivlen/contract';
-import { fittedParabola, type LinearModel, linearity, linearModel, lineBand, lowess } from '@ivlen/core';
+import { fittedParabola, type LinearModel, linearity, linearModel, lineBand } from '@ivlen/core';
 import type { AnalysisModule } from './analysis';
 import type { AnalysisColumns } from './analysis-columns';
 import { finiteOrNull } from './finite-or-null';
 import { allCorrelatable } from './needed-variables';
 import { pairRows } from './pair-rows';
+import { smoothCurve } from './smooth-curve';
 
 /** Points at which the band and the curve are drawn. */
 const DRAWN = 60;
-/** More points than this are thinned for the smooth curve, evenly along x. */
-const MOST_SMOOTHED = 5000;
 
 /** The simple regression of y on x, with what a plot draws of it. */
 export const line: AnalysisModule<'line'> = {
@@ -36,7 +35,7 @@ function lineOf(request: RequestOf<'line'>, columns: AnalysisColumns): LineResul
     xMax: finiteOrNull(high),
     band: high > low ? lineBand(x, y, beyond(low, high), { level: request.level }) : [],
     parabola: parabolaOf(x, y),
-    smooth: smoothOf(x, y),
+    smooth: smoothCurve(x, y),
   };
 }
 
@@ -77,18 +76,4 @@ function places(low: number, high: number): number[] {
 function beyond(low: number, high: number): number[] {
   const half = (high - low) / 2;
   return [...places(low - half, low).slice(0, -1), ...places(low, high), ...places(high, high + half).slice(1)];
-}
-
-function smoothOf(x: Float64Array, y: Float64Array): LineResult['smooth'] {
-  const order = Uint32Array.from(x.keys()).sort((a, b) => (x[a] ?? 0) - (x[b] ?? 0));
-  const step = Math.max(1, Math.ceil(order.length / MOST_SMOOTHED));
-  const chosen = order.filter((_, i) => i % step === 0);
-  const pick = (values: Float64Array) => Float64Array.from(chosen, (i) => values[i] ?? Number.NaN);
-  if (chosen.length < 5) return [];
-  const curve = lowess(pick(x), pick(y));
-  const every = Math.max(1, Math.floor(curve.x.length / DRAWN));
-  return [...curve.x.keys()]
-    .filter((i) => i % every === 0 || i === curve.x.length - 1)
-    .map((i) => ({ x: curve.x[i] ?? 0, y: curve.fitted[i] ?? Number.NaN }))
-    .filter((point) => Number.isFinite(point.y));
 }

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { predictorsSchema } from './analyses/predictors';
 import { rowsChosenSchema, studyStateSchema, variableSchema } from './codebook';
 import { derivationSchema } from './derivations';
 import { methodSchema } from './methods';
@@ -88,6 +89,9 @@ export const changeSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('no-scale-kept'), variable: id }),
   /** The pairs of a variable are correlated by a method of their own; null as all others are. */
   z.object({ type: z.literal('set-pair-method'), variable: id, method: methodSchema.nullable() }),
+  /** A predictor is left out of the models from now on, or taken in again; `among` are those it was judged with, it included. */
+  z.object({ type: z.literal('leave-out-predictor'), variable: id, among: predictorsSchema }),
+  z.object({ type: z.literal('take-in-predictor'), variable: id }),
   /** A note about a pair; an empty one is taken away. */
   z.object({ type: z.literal('note-pair'), pair: z.tuple([id, id]), text: z.string().max(4000) }),
   ...questionChangeSchemas,

@@ -79,6 +79,8 @@ export const studyStateSchema = z.object({
   accepted: z.array(acceptedSchema).default([]),
   /** Variables whose pairs are correlated by a method of their own, whatever the others are; for a reason in the trail. */
   pairMethods: z.record(z.string(), methodSchema).default({}),
+  /** Variables that are left out of the predictors, for a reason in the trail. */
+  leftOut: z.array(z.string()).default([]),
   /** Notes about pairs, by `pairKey`. */
   pairNotes: z.record(z.string(), z.string().max(4000)).default({}),
   /** Research questions with their hypotheses, in the order asked. */

@@ -12,6 +12,7 @@ export const SCALE_WORDS: Readonly<Record<Scale | ComparedScale, string>> = {
   reciprocal: 'reciprocal, 1/x',
   square: 'square',
   reflect: 'reflected (largest plus smallest less x)',
+  centre: 'centred (less its mean)',
   standardize: 'standard scores',
   'rank-normal': 'normal scores of the ranks',
   'box-cox': 'Box–Cox',
@@ -22,6 +23,7 @@ export const SCALE_WORDS: Readonly<Record<Scale | ComparedScale, string>> = {
 const OF: Partial<Record<Scale, string>> = {
   reciprocal: 'reciprocal',
   reflect: 'reflection',
+  centre: 'deviations from the mean',
   'box-cox': 'Box–Cox scale',
   'yeo-johnson': 'Yeo–Johnson scale',
 };

@@ -11,6 +11,7 @@ export const scaleSchema = z.enum([
   'reciprocal',
   'square',
   'reflect',
+  'centre',
   'standardize',
   'rank-normal',
   'box-cox',
@@ -47,7 +48,7 @@ export function sourcesOf(derivation: Derivation): readonly string[] {
   return 'sources' in derivation ? derivation.sources : [derivation.source];
 }
 
-const FITTED: ReadonlySet<Scale> = new Set(['reflect', 'standardize', 'rank-normal', 'box-cox', 'yeo-johnson']);
+const FITTED: ReadonlySet<Scale> = new Set(['reflect', 'centre', 'standardize', 'rank-normal', 'box-cox', 'yeo-johnson']);
 
 /** Whether a derived variable depends on which rows are set aside, as scales and groups fitted to the data do. */
 export function isFitted(derivation: Derivation): boolean {

@@ -1,6 +1,7 @@
 export * from './analyses/index';
 export * from './changes';
 export * from './codebook';
+export * from './collinearity-settings';
 export * from './derivation-words';
 export * from './derivations';
 export * from './errors';

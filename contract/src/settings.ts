@@ -2,6 +2,7 @@ import type { Adjustment } from '@ivlen/core';
 import { z } from 'zod';
 import { MOST_COMPARED } from './analyses/groups';
 import { intervalKindSchema } from './analyses/schemas';
+import { collinearitySettingsSchema } from './collinearity-settings';
 import { methodSchema } from './methods';
 import { scatterplotSettingsSchema } from './scatterplots';
 import { shapeSettingsSchema } from './shape-settings';
@@ -104,11 +105,21 @@ export const settingsSchemas = {
   shape: shapeSettingsSchema,
   grouping: groupingSettingsSchema,
   subgroups: subgroupSettingsSchema,
+  collinearity: collinearitySettingsSchema,
   scatterplots: scatterplotSettingsSchema,
   numbers: numberSettingsSchema,
 } as const;
 
-export const settingsScopeSchema = z.enum(['working-set', 'correlations', 'shape', 'grouping', 'subgroups', 'scatterplots', 'numbers']);
+export const settingsScopeSchema = z.enum([
+  'working-set',
+  'correlations',
+  'shape',
+  'grouping',
+  'subgroups',
+  'collinearity',
+  'scatterplots',
+  'numbers',
+]);
 export type SettingsScope = z.infer<typeof settingsScopeSchema>;
 /** All settings of a study that were ever saved. */
 export type Settings = { [S in SettingsScope]?: SettingsOf<S> };

@@ -162,6 +162,6 @@ export { type PermutationOptions, type PermutationTest, permutationTest } from '
 export { type Lowess, type LowessOptions, lowess } from './smoothing/lowess';
 export { boxCox, type PowerTransformed } from './transformation/box-cox';
 export { cubeRoot, ln, log10, reciprocal, reflect, sqrt, square } from './transformation/power-scales';
-export { rankNormal, standardize } from './transformation/standard-scales';
+export { centre, rankNormal, standardize } from './transformation/standard-scales';
 export type { Refusal, Transformed } from './transformation/transformed';
 export { yeoJohnson } from './transformation/yeo-johnson';

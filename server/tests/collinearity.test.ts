@@ -221,7 +221,7 @@ describe('levels', () => {
       const again = await ask(collinearityResultSchema, { kind: 'collinearity', ...request(level.value) }, study);
       expect(again.terms[2]?.reference).toBe(level.value);
       const terms = again.terms.map(({ columns }) => columns);
-      termInflation(triangleOf(again), terms).forEach(({ adjusted }, k) => void near(adjusted, duncan.adjustedGvif['b']?.[k]));
+      termInflation(triangleOf(again), terms).forEach(({ adjusted }, k) => void near(adjusted, duncan.adjustedGvif.b?.[k]));
     }
     const whole = await ask(regressionResultSchema, { kind: 'regression', ...request(null), level: 0.95 }, study);
     near(whole.model.r2, duncan.model.r2);

@@ -59,6 +59,7 @@ it('a study whose storing is stopped half-way is not there at all', async () => 
     inUse: null,
     accepted: [],
     pairMethods: {},
+    leftOut: [],
     pairNotes: {},
     questions: [],
   };

@@ -1,5 +1,6 @@
 import type { Study } from '@ivlen/contract';
 import type { ComponentType } from 'react';
+import { VIEWS as COLLINEARITY_VIEWS } from './stages/collinearity/views';
 import { VIEWS as CORRELATIONS_VIEWS } from './stages/correlations/views';
 import { VIEWS as DATA_VIEWS } from './stages/data/views';
 import { VIEWS as SCATTERPLOTS_VIEWS } from './stages/scatterplots/views';
@@ -39,8 +40,8 @@ export const STAGES: readonly Stage[] = [
   {
     id: 'collinearity',
     name: 'Collinearity',
-    views: [],
-    load: async () => (await import('./stages/planned/planned-stages')).CollinearityPlanned,
+    views: COLLINEARITY_VIEWS,
+    load: async () => (await import('./stages/collinearity/collinearity-stage')).CollinearityStage,
   },
   { id: 'report', name: 'Report', views: [], load: async () => (await import('./stages/planned/planned-stages')).ReportPlanned },
 ];

@@ -139,5 +139,5 @@ it('the bar counts what wants attention, each count a link to the list of it, an
   const shape = await within(stages).findByRole('link', { name: 'Shape: 1 marked by its shape' });
   expect(shape.getAttribute('href')).toMatch(/shape\?only=marked$/);
   expect(screen.getByRole('link', { name: 'Help' }).getAttribute('href')).toBe('/help');
-  expect(HELP_TOPICS.map(({ id }) => id)).toEqual(['cautions', 'bringing-in']);
+  expect(HELP_TOPICS.map(({ id }) => id)).toEqual(['cautions', 'bringing-in', 'collinearity']);
 });

@@ -19,6 +19,18 @@ export function standardize(x: Float64Array): Transformed {
 }
 
 /**
+ * x − mean: what a square or a product of variables is made of, so that it has less in common with them.
+ *
+ * @example
+ * centre(Float64Array.of(1, 2, 6)).values; // [-2, -1, 3]
+ */
+export function centre(x: Float64Array): Transformed {
+  const present = presentValues(x);
+  const { centred, scale } = centreColumn(present);
+  return kept(inRows(x, centred, (value) => value / scale));
+}
+
+/**
  * Normal scores of midranks, Φ⁻¹((R − 3/8)/(n + 1/4)). Source: Blom (1958).
  *
  * @example

@@ -7,6 +7,7 @@ import { editEntry, editVariable, meanMissing } from './edit-entries';
 import { keepSelection } from './keep-selection';
 import { setPairMethod } from './pair-methods';
 import { notePair } from './pair-notes';
+import { leaveOutPredictor, takeInPredictor } from './predictor-decisions';
 import { askQuestion, dropHypothesis, dropQuestion, rewordQuestion, showResults, stateHypothesis } from './questions';
 import { removeVariable } from './remove-variable';
 import { keepNoScale } from './scale-decisions';
@@ -48,6 +49,10 @@ export async function applyChange(context: ChangeContext, change: Change): Promi
       return removeVariable(state, change.variable);
     case 'no-scale-kept':
       return keepNoScale(context, change.variable);
+    case 'leave-out-predictor':
+      return leaveOutPredictor(context, change);
+    case 'take-in-predictor':
+      return takeInPredictor(state, change.variable);
     case 'set-pair-method':
       return setPairMethod(state, change);
     case 'ask-question':

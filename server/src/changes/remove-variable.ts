@@ -30,6 +30,7 @@ export function removeVariable(state: StudyState, id: string): AppliedChange {
       variables: state.variables.filter((item) => item !== variable),
       accepted: state.accepted.filter((item) => item.variable !== id),
       pairMethods: Object.fromEntries(Object.entries(state.pairMethods).filter(([key]) => key !== id)),
+      leftOut: state.leftOut.filter((item) => item !== id),
       pairNotes: Object.fromEntries(Object.entries(state.pairNotes).filter(([key]) => !key.split('~').includes(id))),
     },
   };

@@ -81,6 +81,7 @@ export function transferChoices(from: Choices, to: Choices, number: number): Tra
       subset: fittedSubset ?? to.state.subset,
       namedSubsets: [...to.state.namedSubsets, ...namedSubsets],
       pairMethods: { ...to.state.pairMethods, ...mappedKeys(from.state.pairMethods, ids) },
+      leftOut: [...new Set([...to.state.leftOut, ...from.state.leftOut.flatMap((id) => ids.get(id) ?? [])])],
     },
   };
 }
@@ -127,7 +128,7 @@ function transferredSettings(from: Settings, to: Settings, ids: ReadonlyMap<stri
   const withoutOne = from.grouping?.withoutOne ?? false;
   const grouping = groups === undefined ? to.grouping : { variable: groups, groups: null, withoutOne };
   const known = (id: string | null) => (id === null ? null : (ids.get(id) ?? null));
-  const { correlations, scatterplots, subgroups } = from;
+  const { correlations, scatterplots, subgroups, collinearity } = from;
   return {
     ...to,
     ...from,
@@ -135,6 +136,7 @@ function transferredSettings(from: Settings, to: Settings, ids: ReadonlyMap<stri
     ...(grouping ? { grouping } : {}),
     ...(correlations ? { correlations: { ...correlations, control: correlations.control.flatMap((id) => ids.get(id) ?? []) } } : {}),
     ...(subgroups ? { subgroups: { ...subgroups, onlyWith: known(subgroups.onlyWith), first: null, second: null } } : {}),
+    ...(collinearity ? { collinearity: transferredCollinearity(collinearity, ids) } : {}),
     ...(scatterplots ? { scatterplots: transferredScatterplots(scatterplots, known) } : {}),
   };
 }
@@ -147,6 +149,21 @@ function transferredScatterplots(settings: SettingsOf<'scatterplots'>, known: (i
     hidden: [],
     bulk: bulk.flatMap((id) => known(id) ?? []),
     single: { ...single, x: known(single.x), y: known(single.y), third: known(single.third), labels: [] },
+  };
+}
+
+/** Reference levels are stored values, which are another table's own; ghosts are of numbers that it does not have. */
+function transferredCollinearity(settings: SettingsOf<'collinearity'>, ids: ReadonlyMap<string, string>): SettingsOf<'collinearity'> {
+  const { predictors, outcome, enter, off, sets } = settings;
+  const known = (list: readonly string[]) => list.flatMap((id) => ids.get(id) ?? []);
+  return {
+    ...settings,
+    predictors: known(predictors),
+    outcome: outcome === null || outcome === 'by-role' ? outcome : (ids.get(outcome) ?? 'by-role'),
+    enter: mappedKeys(Object.fromEntries(Object.entries(enter).map(([id, { as }]) => [id, { as, reference: null }])), ids),
+    off: known(off),
+    before: null,
+    sets: mappedKeys(sets, ids),
   };
 }
 

@@ -1,6 +1,7 @@
 import type { Derivation, Scale } from '@ivlen/contract';
 import {
   boxCox,
+  centre,
   cubeRoot,
   cutAtValues,
   evaluateFormula,
@@ -58,6 +59,7 @@ export const SCALES: Readonly<Record<Scale, (x: Float64Array) => Transformed>> =
   reciprocal,
   square,
   reflect,
+  centre,
   standardize,
   'rank-normal': rankNormal,
   'box-cox': boxCox,

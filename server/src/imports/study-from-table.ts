@@ -67,6 +67,7 @@ function newState(variables: Variable[], source: string): StudyState {
     inUse: null,
     accepted: [],
     pairMethods: {},
+    leftOut: [],
     pairNotes: {},
     questions: [],
   };

@@ -4,8 +4,13 @@ import { HELP_TOPICS } from '../frame/search/find-items';
 import { TopBar } from '../frame/top-bar';
 import { BringingInHelp } from './bringing-in-help';
 import { CautionsHelp } from './cautions-help';
+import { CollinearityHelp } from './collinearity-help';
 
-const CONTENTS: Readonly<Record<string, ComponentType>> = { cautions: CautionsHelp, 'bringing-in': BringingInHelp };
+const CONTENTS: Readonly<Record<string, ComponentType>> = {
+  cautions: CautionsHelp,
+  'bringing-in': BringingInHelp,
+  collinearity: CollinearityHelp,
+};
 
 /** One topic of what stands behind the screens, or the list of them. */
 export function HelpPage() {

@@ -33,6 +33,11 @@ export function fineCoefficientText(value: number): string {
   return formatCoefficient(value, Math.max(FINE, decimals.coefficients));
 }
 
+/** A symbol with a coefficient as it is written: "r = −.42", "r > .99". @param text of `coefficientText` or `fineCoefficientText` */
+export function relationText(symbol: string, text: string): string {
+  return /^[<>]/.test(text) ? `${symbol} ${text}` : `${symbol} = ${text}`;
+}
+
 /** "[−.52, −.31]". */
 export function intervalText(low: number, high: number): string {
   return formatInterval(low, high, decimals.coefficients);

@@ -25,6 +25,11 @@ export const HELP_TOPICS: readonly { readonly id: string; readonly name: string;
     remark: 'when they are raised, what is done about them, which coefficient is recommended',
   },
   { id: 'bringing-in', name: 'Bringing a table in', remark: 'title lines, units, missing codes, numbers written as text, kinds' },
+  {
+    id: 'collinearity',
+    name: 'Collinear predictors',
+    remark: 'VIF, tolerance, share told, condition indices, which to leave out, rows that matter',
+  },
 ];
 
 /**

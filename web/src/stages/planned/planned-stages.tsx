@@ -2,16 +2,7 @@ import type { Study } from '@ivlen/contract';
 import { PinnedList } from '../../pins/pinned-list';
 import { PlannedStage } from './planned-stage';
 
-/** Stages that are not built yet. */
-export function CollinearityPlanned() {
-  return (
-    <PlannedStage
-      name="Collinearity"
-      sentence="Here it will be shown how much of each predictor the others already tell, and which one could be left out."
-    />
-  );
-}
-
+/** The stage that is not built yet. */
 export function ReportPlanned({ study }: { study: Study }) {
   return (
     <PlannedStage

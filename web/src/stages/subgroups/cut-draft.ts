@@ -1,4 +1,5 @@
 import { type Definition, definitionSchema, type Variable } from '@ivlen/contract';
+import { freeName } from '../../study/free-name';
 
 /** A quantity to be cut into groups, as it is written. */
 export interface CutDraft {
@@ -39,12 +40,4 @@ export function definitionOfCut(draft: CutDraft, source: Variable, variables: re
       : { type: 'cut', source: source.id, points: pointsOf(draft.points) };
   const checked = definitionSchema.safeParse({ name: freeName(`${source.name}_group`, variables), unit: null, derivation });
   return checked.success ? checked.data : null;
-}
-
-/** A name that no variable has. */
-export function freeName(wanted: string, variables: readonly Variable[]): string {
-  const taken = new Set(variables.map(({ name }) => name));
-  let name = wanted;
-  for (let number = 2; taken.has(name); number++) name = `${wanted}_${number}`;
-  return name;
 }

@@ -3,10 +3,11 @@ import { type FormEvent, useId, useState } from 'react';
 import { groupShape, groupToken } from '../../figures/group-styles';
 import { Marker } from '../../figures/marks/marker';
 import type { Grouping, TakingPart } from '../../settings/use-grouping';
+import { freeName } from '../../study/free-name';
 import { useReadOnly } from '../../study/read-only';
 import { useStudyChanges } from '../../study/use-study-changes';
 import { displayName } from '../../study/variable-name';
-import { type CutDraft, definitionOfCut, freeName, problemOfCut } from './cut-draft';
+import { type CutDraft, definitionOfCut, problemOfCut } from './cut-draft';
 
 interface GroupsEditorProps {
   readonly study: Study;

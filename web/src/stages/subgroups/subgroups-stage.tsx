@@ -1,16 +1,8 @@
-import {
-  type CorrelationSettings,
-  canBeCorrelated,
-  correlationSettingsSchema,
-  type Study,
-  subgroupSettingsSchema,
-  type Variable,
-} from '@ivlen/contract';
+import { canBeCorrelated, correlationSettingsSchema, type Study, subgroupSettingsSchema } from '@ivlen/contract';
 import { COEFFICIENTS } from '@ivlen/core';
 import { lazy, Suspense, useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { commonMethod, correlatedVariables } from '../../coefficients/requests';
-import { useMatrix } from '../../coefficients/use-matrix';
 import { FailureNotice } from '../../controls/failure-notice';
 import { ProgressLine } from '../../controls/progress-line';
 import { Skeleton } from '../../controls/skeleton';
@@ -19,6 +11,7 @@ import { EVERY_PAIR, OUTCOMES_BY_PREDICTORS } from '../../groups/compared-pairs'
 import { useComparedPairs } from '../../groups/use-compared-pairs';
 import { MethodsLine } from '../../methods-line/methods-line';
 import { sentenceOf, withEditors } from '../../methods-line/methods-parts';
+import { OpenPair } from '../../pair-card/open-pair';
 import { usePairSelection } from '../../pair-card/use-pair-selection';
 import { PinButton } from '../../pins/pin-button';
 import { useGrouping, useTakingPart } from '../../settings/use-grouping';
@@ -35,8 +28,6 @@ const SideView = lazy(async () => ({ default: (await import('./side/side-view'))
 const DifferenceView = lazy(async () => ({ default: (await import('./difference/difference-view')).DifferenceView }));
 const GroupDescriptives = lazy(async () => ({ default: (await import('./descriptives/group-descriptives')).GroupDescriptives }));
 const DependentView = lazy(async () => ({ default: (await import('./dependent/dependent-view')).DependentView }));
-
-const PairCard = lazy(async () => ({ default: (await import('../../pair-card/pair-card')).PairCard }));
 
 const CORRELATION_DEFAULTS = correlationSettingsSchema.parse({});
 const DEFAULTS = subgroupSettingsSchema.parse({});
@@ -176,35 +167,4 @@ export function SubgroupsStage({ study }: { study: Study }) {
       </>
     );
   }
-}
-
-interface OpenPairProps {
-  readonly study: Study;
-  readonly variables: readonly Variable[];
-  readonly settings: CorrelationSettings;
-  readonly selection: ReturnType<typeof usePairSelection>;
-}
-
-/** The card of a pair, with the matrix over all rows that its neighbours come from. */
-function OpenPair({ study, variables, settings, selection }: OpenPairProps) {
-  const state = useMatrix(study, variables, settings, variables.length >= 2 && variables.length <= MOST_VARIABLES, false);
-  if (!selection.pair) return null;
-  const { x, y } = selection.pair;
-  const known = [x, y].every((item) => state.matrix?.variables.includes(item));
-  const adjusted = known && state.matrix && settings.adjust !== 'none' ? state.matrix.cell(y, x).adjustedP : Number.NaN;
-  return (
-    <Suspense fallback={null}>
-      <PairCard
-        study={study}
-        pair={selection.pair}
-        settings={settings}
-        variables={variables}
-        selection={selection}
-        state={state}
-        adjustedP={Number.isNaN(adjusted) ? null : adjusted}
-        onSwap={selection.swap}
-        onClose={selection.close}
-      />
-    </Suspense>
-  );
 }

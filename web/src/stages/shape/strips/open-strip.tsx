@@ -16,7 +16,7 @@ import type { StripSubject } from './shape-lines';
 
 // Recharts comes with the first strip that is opened.
 const LargeHistogram = lazy(async () => ({ default: (await import('./large-histogram')).LargeHistogram }));
-const LargeQuantiles = lazy(async () => ({ default: (await import('./large-quantiles')).LargeQuantiles }));
+const QuantileChart = lazy(async () => ({ default: (await import('../../../figures/charts/quantile-chart')).QuantileChart }));
 const MOST_BINS = 100;
 const OUTLIERS_LISTED = 12;
 
@@ -95,7 +95,7 @@ export function OpenStrip({ study, subject, name, shape, settings }: OpenStripPr
           caption={`Normal quantile plot of ${name}, n = ${description.n}, with the band that holds all points of 95 in 100 normal samples.`}
         >
           <Suspense fallback={<div className="h-[270px] rounded bg-rule/40" />}>
-            <LargeQuantiles shape={shape} width={350} height={270} label={`Normal quantile plot of ${name}`} />
+            <QuantileChart quantiles={shape.quantiles} width={350} height={270} label={`Normal quantile plot of ${name}`} />
           </Suspense>
         </SaveFigure>
         <p className="mt-1 max-w-[360px] font-serif text-[16px] leading-snug">{patternSentence(quantiles.pattern, description.distinct)}</p>

@@ -1,18 +1,24 @@
-import type { ShapeResult } from '@ivlen/contract';
 import { Area, ReferenceLine, Scatter, type ScatterShapeProps } from 'recharts';
-import { niceAxis } from '../../../figures/charts/nice-axis';
-import { PlainChart } from '../../../figures/charts/plain-chart';
+import { niceAxis } from './nice-axis';
+import { PlainChart } from './plain-chart';
 
-interface LargeQuantilesProps {
-  readonly shape: ShapeResult;
+interface QuantileChartProps {
+  /** Ascending, with the band that normal samples of this size stay in, and the number of each point's row. */
+  readonly quantiles: {
+    readonly theoretical: readonly number[];
+    readonly sample: readonly number[];
+    readonly low: readonly number[];
+    readonly high: readonly number[];
+    readonly rows: readonly number[];
+  };
   readonly label: string;
   readonly width: number;
   readonly height: number;
 }
 
-/** The normal quantile plot of an open strip: the band that normal samples of this size stay in, and the points outside it marked. */
-export function LargeQuantiles({ shape, label, width, height }: LargeQuantilesProps) {
-  const { theoretical, sample, low, high, rows } = shape.quantiles;
+/** A large normal quantile plot: the band that normal samples of this size stay in, and the points outside it marked. */
+export function QuantileChart({ quantiles, label, width, height }: QuantileChartProps) {
+  const { theoretical, sample, low, high, rows } = quantiles;
   if (sample.length === 0) return <p className="text-muted">There is nothing to draw: too few values, or all the same.</p>;
   const points = sample.map((value, i) => {
     const band: [number, number] = [low[i] ?? value, high[i] ?? value];

@@ -1,0 +1,68 @@
+import type { RegressionResult } from '@ivlen/contract';
+import { useRef } from 'react';
+import { Line, ReferenceLine, Scatter, type ScatterShapeProps } from 'recharts';
+import { useElementWidth } from '../../../controls/use-element-width';
+import { niceAxis } from '../../../figures/charts/nice-axis';
+import { PlainChart } from '../../../figures/charts/plain-chart';
+import { SaveFigure } from '../../../figures/export/save-figure';
+
+interface ResidualFigureProps {
+  readonly whole: RegressionResult;
+  readonly outcome: string;
+  readonly caption: string;
+}
+
+const HEIGHT = 310;
+const WIDEST = 470;
+
+/** Residuals against fitted values with a smooth curve, which runs along zero where the model misses nothing. */
+export function ResidualFigure({ whole: { points, smooth, influential }, outcome, caption }: ResidualFigureProps) {
+  const holder = useRef<HTMLDivElement>(null);
+  const width = Math.min(WIDEST, useElementWidth(holder));
+  const ends = (values: readonly number[]): [number, number] =>
+    values.reduce<[number, number]>(
+      ([low, high], value) => [Math.min(low, value), Math.max(high, value)],
+      [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY],
+    );
+  const x = niceAxis(ends(points.map(({ fitted }) => fitted)), width - 80);
+  const y = niceAxis(ends(points.map(({ residual }) => residual)), HEIGHT - 60);
+  const first = new Set(influential.slice(0, 3).map(({ row }) => row));
+  const marks = points.map(({ row, fitted, residual }) => ({ x: fitted, y: residual, row, matters: first.has(row) }));
+  const label = `Residuals of ${outcome} against fitted values, ${points.length.toLocaleString('en-GB')} points`;
+  return (
+    <div ref={holder}>
+      {width > 0 && (
+        <SaveFigure name="residuals against fitted values" caption={`${label}. ${caption}`}>
+          <PlainChart label={label} width={width} height={HEIGHT} x={{ name: `fitted ${outcome}`, ...x }} y={{ name: 'residual', ...y }}>
+            <ReferenceLine y={0} stroke="var(--edge)" />
+            <Scatter data={marks} shape={PointOfRow} isAnimationActive={false} />
+            <Line
+              data={smooth}
+              dataKey="y"
+              type="linear"
+              stroke="var(--accent)"
+              strokeWidth={2}
+              dot={false}
+              activeDot={false}
+              isAnimationActive={false}
+            />
+          </PlainChart>
+        </SaveFigure>
+      )}
+    </div>
+  );
+}
+
+function PointOfRow(props: ScatterShapeProps) {
+  const { cx = 0, cy = 0 } = props;
+  const { row, matters } = props as ScatterShapeProps & { readonly row: number; readonly matters: boolean };
+  if (!matters) return <circle cx={cx} cy={cy} r={2.4} fill="var(--ink)" fillOpacity={0.5} />;
+  return (
+    <g>
+      <rect x={Number(cx) - 2.8} y={Number(cy) - 2.8} width={5.6} height={5.6} fill="var(--caution)" />
+      <text x={Number(cx) + 6} y={Number(cy) + 4} fontSize={11} fill="var(--muted)">
+        {row}
+      </text>
+    </g>
+  );
+}

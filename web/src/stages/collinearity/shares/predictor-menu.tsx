@@ -1,0 +1,103 @@
+import { EllipsisVertical } from 'lucide-react';
+import { Popover } from 'radix-ui';
+import { type FormEvent, lazy, Suspense, useState } from 'react';
+import { useReadOnly } from '../../../study/read-only';
+import { useStudyChanges } from '../../../study/use-study-changes';
+import { displayName } from '../../../study/variable-name';
+import type { PredictorsViewProps } from '../stage-props';
+import type { ShareLine } from './share-lines';
+
+const CombineDialog = lazy(async () => ({ default: (await import('./combine-dialog')).CombineDialog }));
+
+const REASONS = ['says the same as another', 'measured less well', 'follows from others'] as const;
+
+/** What can be done with one predictor beyond its switch: leave it out for good, combine it, centre it. */
+export function PredictorMenu(props: PredictorsViewProps & { readonly line: ShareLine }) {
+  const { study, chosen, settings, patch, line } = props;
+  const { predictor } = line;
+  const { change } = useStudyChanges(study);
+  const readOnly = useReadOnly();
+  const [open, setOpen] = useState(false);
+  const [combining, setCombining] = useState(false);
+  const [reason, setReason] = useState('');
+  const name = displayName(predictor.of);
+  if (readOnly) return null;
+  const leaveOut = (because: string) => {
+    setOpen(false);
+    const among = chosen.predictors.map(({ variable, as, reference }) => ({ variable, as, reference }));
+    change.mutate(
+      { change: { type: 'leave-out-predictor', variable: predictor.variable, among }, ...(because ? { reason: because } : {}) },
+      { onSuccess: () => patch({ off: settings.off.filter((id) => id !== predictor.variable), before: null }) },
+    );
+  };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (reason.trim()) leaveOut(reason.trim());
+  };
+  return (
+    <>
+      <Popover.Root open={open} onOpenChange={setOpen}>
+        <Popover.Trigger className="icon-button" aria-label={`More about ${name}`}>
+          <EllipsisVertical size={14} />
+        </Popover.Trigger>
+        <Popover.Portal>
+          <Popover.Content className="popover z-50 w-80" align="end" sideOffset={4} collisionPadding={12} aria-label={`More about ${name}`}>
+            <p className="font-medium">Leave {name} out for good</p>
+            <p className="mb-2 text-[13px] text-muted">
+              A decision with its reason in the trail, which can be taken back; the switch only looks. Why?
+            </p>
+            <div className="flex flex-wrap gap-2">
+              {REASONS.map((because) => (
+                <button key={because} type="button" className="button py-0.5" disabled={change.isPending} onClick={() => leaveOut(because)}>
+                  {because}
+                </button>
+              ))}
+            </div>
+            <form onSubmit={submit} className="mt-2 flex gap-2">
+              <input
+                className="field min-w-0 flex-1 py-0.5"
+                placeholder="another reason"
+                aria-label="Another reason"
+                value={reason}
+                maxLength={300}
+                onChange={(event) => setReason(event.target.value)}
+              />
+              <button type="submit" className="button py-0.5" disabled={!reason.trim() || change.isPending}>
+                Leave out
+              </button>
+            </form>
+            {predictor.as === 'quantity' && (
+              <button
+                type="button"
+                className="button-quiet mt-3 border-t border-rule pt-2"
+                onClick={() => {
+                  setOpen(false);
+                  setCombining(true);
+                }}
+              >
+                Combine it with another, or centre it …
+              </button>
+            )}
+            {predictor.of.kind === 'ordinal' && predictor.as === 'quantity' && (
+              <button
+                type="button"
+                className="button-quiet mt-2 block"
+                onClick={() => {
+                  setOpen(false);
+                  patch({ enter: { ...settings.enter, [predictor.variable]: { as: 'levels', reference: null } }, before: null });
+                }}
+              >
+                Take it by its levels
+              </button>
+            )}
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
+      {combining && (
+        <Suspense fallback={null}>
+          <CombineDialog {...props} onClose={() => setCombining(false)} />
+        </Suspense>
+      )}
+    </>
+  );
+}

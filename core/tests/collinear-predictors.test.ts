@@ -324,6 +324,7 @@ describe('edges', () => {
     expect(second.gvif).toBeNaN();
     expect(dependencesInTriangle(model, each(3))).toEqual([{ dependent: 1, name: 'x2', constant: 3, terms: [] }]);
     expect(correlationInTriangle(model, 0, 1)).toBeNaN();
+    expect([...model.tolerances].every(Number.isFinite)).toBe(true);
     expect(modelFromTriangle(model, [0, 2]).undefinedBecause).toBeUndefined();
     expect(modelFromTriangle(model, each(3)).undefinedBecause).toBe('dependent-predictors');
     expect(blocksFromTriangle(model, [[0], [1]])[1].f).toBeNaN();

@@ -310,6 +310,12 @@ describe('edges', () => {
       study,
     );
     expect([flat.model.because, flat.influential]).toEqual(['constant-outcome', []]);
+    const constant = await ask(
+      collinearityResultSchema,
+      { kind: 'collinearity', predictors: quantities(['b', 'd'], study), outcome: id('a', study) },
+      study,
+    );
+    expect(constant.measured.map(({ length }) => length > 0)).toEqual([false, true, true]);
     const single = await ask(
       collinearityResultSchema,
       { kind: 'collinearity', predictors: [{ variable: id('one', study), as: 'levels' }], rows: { completeFor: [id('a', study)] } },

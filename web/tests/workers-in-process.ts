@@ -1,4 +1,5 @@
 import { expose } from 'comlink';
+import { predictorComputing } from '../src/predictors/computing';
 import { createComputing } from '../src/stages/scatterplots/plotting/computing';
 import { createDrawing } from '../src/stages/scatterplots/plotting/drawing';
 
@@ -8,7 +9,8 @@ export class WorkerInProcess {
 
   constructor(address: URL | string) {
     const { port1, port2 } = new MessageChannel();
-    expose(String(address).includes('plotter') ? createDrawing() : createComputing(), port2);
+    const name = String(address);
+    expose(name.includes('predictors') ? predictorComputing : name.includes('plotter') ? createDrawing() : createComputing(), port2);
     port1.start();
     this.#port = port1;
   }

@@ -52,7 +52,7 @@ export function modelTriangle(
     ),
     lengths: Float64Array.from(columns, ({ empty, length }) => (empty ? 0 : length)),
     means: Float64Array.from(columns, ({ shift, remainder }) => shift + remainder),
-    tolerances: Float64Array.from(columns, ({ tolerance }) => tolerance),
+    tolerances: Float64Array.from(columns, ({ empty, tolerance }) => (empty ? 1 : tolerance)),
     predictors: predictors.length,
     hasOutcome: outcome !== null,
   };

@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { type Remote, wrap } from 'comlink';
-import type { PredictorComputing } from './predictors.worker';
+import type { PredictorComputing } from './computing';
 
 let computing: Remote<PredictorComputing> | null = null;
 

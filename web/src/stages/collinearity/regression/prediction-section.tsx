@@ -72,7 +72,8 @@ export function PredictionSection({ model, terms, of, settings, chosen, outcomeN
       )}
       {outside && <p className="mt-1 text-[13px] text-caution">{outside}</p>}
       <p className="mt-1 text-[13px] text-muted">
-        At first each stands at its mean: {significant(model.result.measured[columns.length]?.mean ?? null)} is that of {outcome}.
+        Quantities stand at their means at first, levels at the reference. The mean of {outcome} is{' '}
+        {significant(model.result.measured[model.result.columns.length]?.mean ?? null)}.
       </p>
     </section>
   );

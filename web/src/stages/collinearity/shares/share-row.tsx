@@ -73,7 +73,7 @@ export function ShareRow(props: ShareRowProps) {
         strong={isAbove}
         now={found && (found.df > 1 ? vifText(found.adjusted) : vifText(found.gvif))}
         before={ghost === null ? null : vifText((term?.columns.length ?? 1) > 1 ? Math.sqrt(ghost) : ghost)}
-        remark={found && found.df > 1 ? `GVIF ${vifText(found.gvif)}, df ${found.df}` : null}
+        remark={found && found.df > 1 ? `GVIF^(1/${2 * found.df}) of ${vifText(found.gvif)}` : null}
       />
       <Value strong={false} now={found && toleranceText(found.tolerance)} before={null} />
       <span role="cell" className="py-1 text-[13px] leading-tight">

@@ -26,7 +26,7 @@ export function toleranceText(value: number): string {
   if (Number.isNaN(value)) return '–';
   if (value === 0) return '0';
   if (value < 0.0000095) return powerOfTen(value, 1);
-  return value.toFixed(1 - Math.floor(Math.log10(value * 1.0526)));
+  return value.toFixed(Math.max(2, 1 - Math.floor(Math.log10(value * 1.0526))));
 }
 
 /** A condition index: the last digits say nothing. */

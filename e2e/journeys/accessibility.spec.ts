@@ -194,12 +194,59 @@ for (const colorScheme of ['light', 'dark'] as const) {
       }
     });
 
+    test('collinearity has none: shares with ghosts, the choice of predictors, what can be done with one, regression, residuals', async ({
+      page,
+    }) => {
+      await openCopy(page, 'Aldermere streams');
+      await page.getByRole('button', { name: 'None', exact: true }).click();
+      for (const name of ['canopy cover', 'conductivity', 'dissolved solids', 'nitrate', 'chlorophyll', 'mayfly taxa']) {
+        await page.getByRole('checkbox', { name: new RegExp(`^${name}`) }).check();
+      }
+      await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Collinearity', exact: true }).click();
+      await expect(page.getByTestId('suggestions')).toBeVisible();
+      await page.getByRole('button', { name: 'Which largest sets stay within VIF 10?' }).click();
+      await page.getByRole('button', { name: 'Show the table' }).click();
+      await expect(page.getByTestId('near-table')).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('switch', { name: 'dissolved solids among the predictors' }).click();
+      await expect(page.getByTestId('share-conductivity')).toContainText('was');
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: /change the predictors/ }).click();
+      await page.getByRole('checkbox', { name: /^geology/ }).check();
+      await page.getByRole('checkbox', { name: /^stream order/ }).check();
+      expect(await violations(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await expect(page.getByRole('button', { name: 'by its levels' })).toBeVisible();
+      await page.getByRole('button', { name: /choose the reference level of geology/ }).click();
+      await expect(page.getByRole('radiogroup', { name: 'Reference level' })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'More about nitrate' }).click();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: /^Combine it with another/ }).click();
+      await expect(page.getByRole('dialog', { name: 'Make a predictor of nitrate' })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: 'Regression', exact: true }).click();
+      await page.getByRole('button', { name: 'Enter the predictors in two or three sets' }).click();
+      await page.getByLabel('Set of nitrate').selectOption('second set');
+      await expect(page.getByTestId('sets-table')).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Residuals and rows', exact: true }).click();
+      await page.getByTestId('influential-rows').getByRole('checkbox').first().check();
+      await expect(page.getByTestId('with-and-without-rows')).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+    });
+
     test('reported figures and the help have none', async ({ page }) => {
       await page.goto('/figures');
       await expect(page.getByTestId('reported-size')).toBeVisible();
       expect(await violations(page)).toEqual([]);
       await page.goto('/help/cautions');
       await expect(page.getByRole('table')).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.goto('/help/collinearity');
+      await expect(page.getByRole('heading', { name: 'Pairs are not enough' })).toBeVisible();
       expect(await violations(page)).toEqual([]);
       await page.goto('/help/bringing-in');
       await expect(page.getByRole('table', { name: 'Kinds of variables' })).toBeVisible();

@@ -342,3 +342,107 @@ describe('certified regressions through a study', () => {
     near(whole.model.r2, set.r2, 1e-9);
   });
 });
+
+describe('left out for good', () => {
+  const change = (study: Study, to: object, reason?: string) =>
+    app.ask(studySchema, 'POST', `/studies/${study.id}/changes`, { expectedHead: study.head, change: to, ...(reason ? { reason } : {}) });
+  const decisions = async (study: Study) =>
+    (
+      await app.ask(
+        z.object({ decisions: z.array(z.object({ kind: z.string(), summary: z.string(), reason: z.string().nullable() })) }),
+        'GET',
+        `/studies/${study.id}/trail`,
+      )
+    ).decisions;
+  const { predictors, vif, model } = reference.survey;
+
+  it('is a decision with its figures and reason, can be taken back, and goes with a removed variable', async () => {
+    const copy = await app.ask(z.object({ id: z.string() }), 'POST', `/studies/${survey.id}/duplicate`);
+    let study = await app.ask(studySchema, 'GET', `/studies/${copy.id}`);
+    const among = quantities(predictors, study);
+    const solids = id('dissolved_solids', study);
+    study = await change(study, { type: 'leave-out-predictor', variable: solids, among }, 'says the same as another');
+    expect(study.state.leftOut).toEqual([solids]);
+    expect((await decisions(study))[0]).toEqual({
+      kind: 'predictor',
+      summary: `dissolved_solids left out of the predictors; largest VIF among 5 predictors ${Math.max(...vif).toFixed(0)}, then 1.69`,
+      reason: 'says the same as another',
+    });
+    expect(model.n).toBe(248);
+    const again = await app.send('POST', `/studies/${study.id}/changes`, {
+      expectedHead: study.head,
+      change: { type: 'leave-out-predictor', variable: solids, among },
+    });
+    expect(again.status).toBe(422);
+    const other = await app.send('POST', `/studies/${study.id}/changes`, {
+      expectedHead: study.head,
+      change: { type: 'leave-out-predictor', variable: id('turbidity', study), among },
+    });
+    expect(await other.text()).toContain('turbidity is not among the predictors.');
+    const removed = await change(study, { type: 'remove-variable', variable: solids });
+    expect(removed.state.leftOut).toEqual([]);
+    const undone = await app.ask(studySchema, 'POST', `/studies/${study.id}/undo`, { expectedHead: removed.head });
+    expect(undone.state.leftOut).toEqual([solids]);
+    const back = await change(undone, { type: 'take-in-predictor', variable: solids });
+    expect(back.state.leftOut).toEqual([]);
+    expect((await decisions(back))[0]?.summary).toBe('dissolved_solids among the predictors again');
+  });
+
+  it('an exact dependence has no number, levels are among them', async () => {
+    const study = await studyFrom('dependent', {
+      a: Array.from({ length: 30 }, (_, i) => (i * 7) % 11),
+      b: Array.from({ length: 30 }, (_, i) => (i * 5) % 13),
+      sum: Array.from({ length: 30 }, (_, i) => ((i * 7) % 11) + ((i * 5) % 13)),
+      bed: Array.from({ length: 30 }, (_, i) => ['clay', 'sand', 'rock'][i % 3] ?? ''),
+    });
+    const among = [...quantities(['a', 'b', 'sum'], study), { variable: id('bed', study), as: 'levels' }];
+    const left = await change(study, { type: 'leave-out-predictor', variable: id('sum', study), among });
+    expect((await decisions(left))[0]?.summary).toMatch(
+      /^sum left out of the predictors; largest VIF among 4 predictors infinite \(told exactly\), then 1\.\d\d$/,
+    );
+  });
+
+  it('centred follows which rows are in', async () => {
+    let study = await studyFrom('centring', { a: [1, 2, 3, 4, 90], b: [2, 3, 5, 7, 11] });
+    study = await change(study, {
+      type: 'derive',
+      definition: { name: 'a_centred', unit: null, derivation: { type: 'scale', source: id('a', study), scale: 'centre', shift: 0 } },
+    });
+    expect((await decisions(study))[0]?.summary).toContain('a_centred = deviations from the mean of a');
+    const describe = async () => {
+      const response = await app.send('GET', `/studies/${study.id}/revisions/${study.head}/variables/${id('a_centred', study)}/values`);
+      return [...new Float64Array(await response.arrayBuffer())];
+    };
+    expect(await describe()).toEqual([-19, -18, -17, -16, 70]);
+    study = await change(study, { type: 'set-aside', choice: { rows: [[5, 5]] }, because: 'misread' });
+    expect((await describe()).slice(0, 4)).toEqual([-1.5, -0.5, 0.5, 1.5]);
+  });
+
+  it('choices go along to another table, without what only the first one has', async () => {
+    const first = await studyFrom('first', { a: [1, 4, 2, 8], b: [2, 3, 9, 7], c: [5, 1, 2, 2] });
+    const settings = {
+      from: 'own',
+      predictors: [id('a', first), id('c', first)],
+      off: [id('c', first)],
+      before: [],
+      enter: { [id('a', first)]: { as: 'quantity', reference: 3 } },
+      sets: { [id('a', first)]: 2 },
+      outcome: id('b', first),
+    };
+    await app.ask(z.object({ version: z.number() }), 'PUT', `/studies/${first.id}/settings/collinearity`, { version: 0, settings });
+    const second = await studyFrom('second', { z: [1, 2, 3, 4], a: [9, 4, 2, 8], b: [2, 3, 1, 7] });
+    const left = await change(first, { type: 'leave-out-predictor', variable: id('a', first), among: quantities(['a', 'c'], first) });
+    const taken = await change(second, { type: 'take-over', from: left.id });
+    expect(taken.state.leftOut).toEqual([id('a', taken)]);
+    const { settings: got } = await app.ask(z.object({ settings: z.unknown() }), 'GET', `/studies/${taken.id}/settings/collinearity`);
+    expect(got).toMatchObject({
+      from: 'own',
+      predictors: [id('a', taken)],
+      off: [],
+      before: null,
+      enter: { [id('a', taken)]: { reference: null } },
+      sets: { [id('a', taken)]: 2 },
+      outcome: id('b', taken),
+    });
+  });
+});

@@ -212,8 +212,8 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await expect(page.getByTestId('share-conductivity')).toContainText('was');
       expect(await violations(page)).toEqual([]);
       await page.getByRole('button', { name: /change the predictors/ }).click();
-      await page.getByRole('checkbox', { name: /^geology/ }).check();
-      await page.getByRole('checkbox', { name: /^stream order/ }).check();
+      const list = page.getByRole('group', { name: 'Predictors' });
+      for (const name of [/^geology/, /^stream order/]) await list.getByRole('checkbox', { name }).check();
       expect(await violations(page)).toEqual([]);
       await page.keyboard.press('Escape');
       await expect(page.getByRole('button', { name: 'by its levels' })).toBeVisible();

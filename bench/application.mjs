@@ -175,6 +175,24 @@ try {
     const { ms } = await timed(() => analyse(twelve, { kind: 'subgroups', variables: forty, method, ...how }));
     line(`${method} of 40 × 50,000 across 12 groups, ms (goal: ${goal})`, ms.toFixed(0));
   }
+
+  for (const [count, rows, goal] of [
+    [30, 10_000, 300],
+    [100, 200_000, 5000],
+  ]) {
+    const file = join(folder, `predictors-${count}.csv`);
+    await writeFamilies(file, rows, count + 1);
+    const of = await bringIn(file, 'bench predictors');
+    studies.push(of.id);
+    const ids = of.state.variables.map(({ id }) => id);
+    await analyse(of, { kind: 'describe', variables: ids });
+    const predictors = ids.slice(1).map((variable) => ({ variable, as: 'quantity' }));
+    const { ms } = await timed(() => analyse(of, { kind: 'collinearity', predictors, outcome: ids[0] }));
+    line(`collinearity of ${count} × ${rows.toLocaleString('en-GB')}, on the server, ms (goal: ${goal})`, ms.toFixed(0));
+    if (rows > 100_000) continue;
+    const whole = await timed(() => analyse(of, { kind: 'regression', predictors, outcome: ids[0], level: 0.95 }));
+    line('  the regression with its rows, ms', whole.ms.toFixed(0));
+  }
 } finally {
   for (const id of studies) await fetch(`${BASE}/api/studies/${id}`, { method: 'DELETE' });
   rmSync(folder, { recursive: true });

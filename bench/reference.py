@@ -33,6 +33,7 @@ TASKS = {
     "pearson-missing": lambda c: pairs(c, pearson_complete_rows),
     "pearson-frame": lambda f: f.corr(),
     "spearman-frame": lambda f: f.corr(method="spearman"),
+    "triangle": lambda c: numpy.linalg.qr((c - c.mean(axis=1, keepdims=True)).T, mode="r"),
     "spearman": lambda c: scipy.stats.spearmanr(c, axis=1),
     "kendall": lambda c: pairs(c, scipy.stats.kendalltau),
     "shapiro-wilk": lambda c: scipy.stats.shapiro(c[0]),

@@ -1,4 +1,4 @@
-import { bootstrapCorrelation, type Method, shapiroWilk } from '@ivlen/core';
+import { bootstrapCorrelation, type Method, modelTriangle, shapiroWilk } from '@ivlen/core';
 import type { Matrices } from './matrices';
 
 /** One thing that is timed, here and in a reference library, on the same columns. */
@@ -42,6 +42,7 @@ export const TASKS: readonly BenchTask[] = [
   },
   { ...arrays, name: 'kendall', columns: 20, rows: 10_000, run: matrix('kendall'), goal: 1 / 3 },
   { ...arrays, name: 'kendall', columns: 20, rows: 1_000_000, run: matrix('kendall'), goal: 0.3 },
+  { ...arrays, name: 'triangle', columns: 100, rows: 200_000, run: (columns) => modelTriangle(columns), goal: 1 },
   { ...arrays, name: 'shapiro-wilk', columns: 1, rows: 5_000, run: ([x]) => x && shapiroWilk(x), goal: 2 },
   {
     ...arrays,

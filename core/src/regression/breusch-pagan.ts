@@ -2,6 +2,8 @@ import { presentValues } from '../columns/complete-rows';
 import { chiSquaredP } from '../distributions/chi-squared';
 import { NO_PROBABILITY } from '../distributions/tail-probability';
 import { type LinearModel, linearModel } from './linear-model';
+import { modelFromTriangle } from './model-from-triangle';
+import { modelTriangle } from './model-triangle';
 import { centredUnit, sumOfSquares } from './unit-columns';
 
 export interface BreuschPagan {
@@ -42,9 +44,12 @@ export function breuschPaganOf(
   const { length, tolerance } = centredUnit(presentValues(residuals.map((rest, i) => rest + fitted[i])));
   // What an exact fit leaves is rounding, whose spread says nothing.
   if (!(Math.sqrt(sumOfSquares(rests)) > tolerance * length)) return { statistic: Number.NaN, df, ...NO_PROBABILITY, n };
-  const { r2 } = linearModel(
-    residuals.map((value) => value * value),
-    columns,
+  const { r2 } = modelFromTriangle(
+    modelTriangle(
+      columns,
+      residuals.map((value) => value * value),
+    ),
+    columns.map((_, j) => j),
   );
   const statistic = n * r2;
   return { statistic, df, ...chiSquaredP(statistic, df), n };

@@ -2,8 +2,7 @@ import type { CollinearityResult, RequestOf } from '@ivlen/contract';
 import { modelTriangle } from '@ivlen/core';
 import { DomainError } from '../errors/domain-error';
 import type { AnalysisModule, Tell } from './analysis';
-import { type AnalysisColumns, columnOf, valuesAt } from './analysis-columns';
-import { finiteOrNull } from './finite-or-null';
+import { type AnalysisColumns, columnOf, endsOf, valuesAt } from './analysis-columns';
 import { correlatable } from './needed-variables';
 import { completePlaces, predictorColumns, predictorVariables } from './predictor-columns';
 
@@ -43,13 +42,10 @@ function triangleOfRequest({ predictors, outcome }: RequestOf<'collinearity'>, c
   const size = lengths.length;
   return {
     ...base,
-    measured: all.map((column, j) => ({
-      mean: means[j] ?? 0,
-      length: lengths[j] ?? 0,
-      tolerance: tolerances[j] ?? 0,
-      min: finiteOrNull(column.reduce((a, b) => Math.min(a, b), Number.POSITIVE_INFINITY)),
-      max: finiteOrNull(column.reduce((a, b) => Math.max(a, b), Number.NEGATIVE_INFINITY)),
-    })),
+    measured: all.map((column, j) => {
+      const { min, max } = endsOf(column) ?? { min: null, max: null };
+      return { mean: means[j] ?? 0, length: lengths[j] ?? 0, tolerance: tolerances[j] ?? 0, min, max };
+    }),
     outcomeValues,
     triangle: Array.from(lengths, (_, i) => [...triangle.subarray(i * size + i, (i + 1) * size)]).flat(),
   };

@@ -37,7 +37,8 @@ export function predictorColumns(predictors: readonly Predictor[], columns: Anal
   const made: Float64Array[] = [];
   const of: ModelColumn[] = [];
   const terms = predictors.map(({ variable, as, reference: wanted }, term): Term => {
-    const values = valuesAt(columnOf(columns, variable), places);
+    const whole = columnOf(columns, variable);
+    const values = places.length === whole.length ? whole : valuesAt(whole, places);
     if (as === 'quantity') {
       of.push({ term, level: null });
       return { variable, as, columns: [made.push(values) - 1], levels: [], reference: null };

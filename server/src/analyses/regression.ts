@@ -1,6 +1,6 @@
 import { type ModelRow, modelValuesOf, type RegressionResult, type RequestOf } from '@ivlen/contract';
 import { breuschPaganOf, type LinearModel, linearModel, normalQuantiles } from '@ivlen/core';
-import type { AnalysisModule } from './analysis';
+import type { AnalysisModule, Tell } from './analysis';
 import { type AnalysisColumns, columnOf, rowNumber, valuesAt } from './analysis-columns';
 import { finiteOrNull } from './finite-or-null';
 import { correlatable } from './needed-variables';
@@ -8,6 +8,8 @@ import { completePlaces, predictorColumns, predictorVariables } from './predicto
 import { smoothCurve } from './smooth-curve';
 
 const ROWS_LISTED = 12;
+/** The model, then what its rows say. */
+const STEPS = 2;
 /** The leverage, up to rounding, of a row that is fitted whatever its outcome. */
 const ALL_BUT_ONE = 1 - 1e-10;
 /** More points than this are thinned, evenly over the fitted values; those with the largest residuals stay. */
@@ -17,19 +19,22 @@ const POINTS_DRAWN = 3000;
 export const regression: AnalysisModule<'regression'> = {
   needs: ({ predictors, outcome }, all) => [...predictorVariables(predictors, all), correlatable(all, outcome)],
   run: fitted,
+  counts: 'steps',
   namesRows: (result, nameOf) => {
     const named = (rows: readonly ModelRow[]) => rows.map((item) => ({ ...item, name: nameOf(item.row - 1) }));
     return { ...result, influential: named(result.influential), alone: named(result.alone) };
   },
 };
 
-function fitted({ predictors, outcome, level, without }: RequestOf<'regression'>, columns: AnalysisColumns): RegressionResult {
+function fitted({ predictors, outcome, level, without }: RequestOf<'regression'>, columns: AnalysisColumns, tell: Tell): RegressionResult {
+  tell(0, STEPS);
   const ids = [...predictors.map(({ variable }) => variable), outcome];
   const left = new Set(without);
   const places = completePlaces(ids, columns).places.filter((place) => !left.has(rowNumber(columns, place)));
   const { columns: xs, of, terms } = predictorColumns(predictors, columns, places);
   const y = valuesAt(columnOf(columns, outcome), places);
   const model = linearModel(y, xs, { level });
+  tell(1, STEPS);
   const base = { kind: 'regression' as const, terms: [...terms], model: modelValuesOf(model, of) };
   if (base.model.because !== null) return { ...base, ...NO_ROWS };
   const rowOf = (place: number): ModelRow => ({

@@ -152,7 +152,7 @@ export {
   type TriangleModelOptions,
 } from './regression/model-from-triangle';
 export type { ModelSummary } from './regression/model-summary';
-export { correlationInTriangle, type ModelTriangle, modelTriangle } from './regression/model-triangle';
+export { columnCorrelations, correlationInTriangle, type ModelTriangle, modelTriangle } from './regression/model-triangle';
 export { type NearDependences, nearDependences } from './regression/near-dependences';
 export { inflationWithoutEach, type TermInflation, type Terms, termInflation } from './regression/term-inflation';
 export { type ToldBy, toldBy } from './regression/told-by';

@@ -290,6 +290,25 @@ describe('who tells a predictor', () => {
     const [told] = sharesOf([sum, ...columns]);
     expect([told.partners.length, told.enough]).toEqual([3, false]);
   });
+  it('is the same for single columns, from their correlations, as where a term of several stands beside them', () => {
+    const own = Array.from({ length: 5 }, (_, k) => series((i) => Math.sin(1.3 * (k + 1) * i + k) + (k > 2 ? a[i] + b[i] : 0)));
+    const model = modelTriangle([...own, series((i) => Math.cos(31 * i)), series((i) => Math.sin(37 * i))]);
+    const alone = single(5);
+    const beside = [...alone, [5, 6]];
+    for (const k of each(5)) {
+      const whole = termInflation(model, alone)[k].share;
+      const [fast, general] = [toldBy(model, alone, k, whole), toldBy(model, beside, k, whole)];
+      expect(general.partners.filter((place) => place < 5)).toEqual(
+        fast.partners.slice(0, general.partners.filter((place) => place < 5).length),
+      );
+      if (!general.partners.includes(5)) expect(general.share).toBeCloseTo(fast.share, 12);
+    }
+    // What tells one of two that say a + b and a − b leaves hardly anything of both together: one partner is enough.
+    const pairTold = modelTriangle([a, b, a.map((value, i) => value + b[i] + noise[i]), a.map((value, i) => value - b[i] + noise[i])]);
+    const found = toldBy(pairTold, [[0], [1], [2, 3]], 2, termInflation(pairTold, [[0], [1], [2, 3]])[2].share);
+    expect([found.partners.length, found.enough]).toEqual([1, true]);
+    expect(toldBy(pairTold, [[0], [2, 3]], 0, 0.99).partners).toEqual([1]);
+  });
   it('one that is alone has nobody', () => {
     expect(sharesOf([a])).toEqual([{ share: 0, partners: [], enough: true }].map((item) => expect.objectContaining(item)));
   });

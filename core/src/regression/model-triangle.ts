@@ -106,6 +106,26 @@ export function correlationInTriangle({ triangle, lengths }: ModelTriangle, a: n
   return Math.max(-1, Math.min(1, sum));
 }
 
+/**
+ * The correlations of all predictors' columns, columns × columns, row-major; NaN where one does not vary.
+ *
+ * @example
+ * columnCorrelations(modelTriangle([Float64Array.of(1, 2, 3, 4), Float64Array.of(4, 3, 2, 1)])); // [1, -1, -1, 1]
+ */
+export function columnCorrelations(model: ModelTriangle): Float64Array {
+  const size = model.predictors;
+  const between = new Float64Array(size * size);
+  for (let a = 0; a < size; a++) {
+    between[a * size + a] = model.lengths[a] > 0 ? 1 : Number.NaN;
+    for (let b = 0; b < a; b++) {
+      const r = correlationInTriangle(model, a, b);
+      between[a * size + b] = r;
+      between[b * size + a] = r;
+    }
+  }
+  return between;
+}
+
 function hasGaps(column: Float64Array): boolean {
   for (let i = 0; i < column.length; i++) if (column[i] !== column[i]) return true;
   return false;

@@ -1,3 +1,4 @@
+import { dot } from '../linear-algebra/dot';
 import { factorize, invertTriangle } from '../linear-algebra/householder';
 import { dependentColumns } from './exact-dependences';
 import { columnOfTriangle, factorKept, type ModelTriangle } from './model-triangle';
@@ -80,10 +81,27 @@ function rowsOf({ rows }: DualBasis, term: readonly number[]): Float64Array[] {
 
 function inflationBeside(model: ModelTriangle, basis: DualBasis, left: readonly number[], others: Terms): number[] {
   const away = orthonormal(rowsOf(basis, left));
+  const [direction] = away;
   return others.map((term) => {
+    const [column] = term;
+    const own = basis.rows.get(column);
+    if (away.length === 1 && term.length === 1 && own && !basis.dependent.has(column) && basis.enoughRows && model.lengths[column] > 0) {
+      return Math.max(1, squareWithout(own, direction));
+    }
     const rows = rowsOf(basis, term).map((row) => withoutDirections(row, away));
     return inflationOf(model, basis, term, rows).inflation;
   });
+}
+
+/** The squared length of a row less what lies along a direction: the difference itself, which loses no digits. */
+function squareWithout(row: Float64Array, direction: Float64Array): number {
+  const along = dot(row, direction);
+  let square = 0;
+  for (let i = 0; i < row.length; i++) {
+    const rest = row[i] - along * direction[i];
+    square += rest * rest;
+  }
+  return square;
 }
 
 function inflationOf(model: ModelTriangle, basis: DualBasis, term: readonly number[], rows: readonly Float64Array[]): TermInflation {

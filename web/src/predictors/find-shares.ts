@@ -1,5 +1,5 @@
 import {
-  correlationInTriangle,
+  columnCorrelations,
   type DependentSet,
   dependencesInTriangle,
   inflationWithoutEach,
@@ -41,19 +41,20 @@ const MOST_PAIRS = 200;
 /** @param terms columns of each predictor that varies */
 export function findShares(model: ModelTriangle, terms: Terms, names: readonly string[]): Shares {
   const inflation = termInflation(model, terms);
+  const between = columnCorrelations(model);
   return {
     inflation,
-    told: inflation.map(({ share }, k) => (share >= NAMED_FROM && terms.length > 1 ? toldBy(model, terms, k, share) : null)),
+    told: inflation.map(({ share }, k) => (share >= NAMED_FROM && terms.length > 1 ? toldBy(model, terms, k, share, between) : null)),
     largestWithout: inflationWithoutEach(model, terms).map((others, k) => largestInflation(others.filter((_, at) => at !== k))),
     largest: largestInflation(inflation.map((term) => term.inflation)),
-    pairs: closestPairs(model, terms),
+    pairs: closestPairs(between, model.predictors, terms),
     dependences: dependencesInTriangle(model, terms.flat(), names),
   };
 }
 
-function closestPairs(model: ModelTriangle, terms: Terms): ClosePair[] {
+function closestPairs(between: Float64Array, size: number, terms: Terms): ClosePair[] {
   const pairs = terms.flatMap((first, k) =>
-    terms.slice(k + 1).flatMap((second) => first.flatMap((a) => second.map((b) => ({ a, b, r: correlationInTriangle(model, a, b) })))),
+    terms.slice(k + 1).flatMap((second) => first.flatMap((a) => second.map((b) => ({ a, b, r: between[a * size + b] ?? Number.NaN })))),
   );
   return pairs.sort((one, other) => Math.abs(other.r) - Math.abs(one.r)).slice(0, MOST_PAIRS);
 }

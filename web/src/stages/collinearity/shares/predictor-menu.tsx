@@ -11,17 +11,38 @@ const CombineDialog = lazy(async () => ({ default: (await import('./combine-dial
 
 const REASONS = ['says the same as another', 'measured less well', 'follows from others'] as const;
 
-/** What can be done with one predictor beyond its switch: leave it out for good, combine it, centre it. */
-export function PredictorMenu(props: PredictorsViewProps & { readonly line: ShareLine }) {
+interface PredictorMenuProps extends PredictorsViewProps {
+  readonly line: ShareLine;
+}
+
+/** What can be done with one predictor beyond its switch; of a hundred rows only those opened once have more than a button. */
+export function PredictorMenu(props: PredictorMenuProps) {
+  const readOnly = useReadOnly();
+  const [asked, setAsked] = useState(false);
+  if (readOnly) return null;
+  if (asked) return <OpenedMenu {...props} />;
+  return (
+    <button
+      type="button"
+      className="icon-button"
+      aria-haspopup="dialog"
+      aria-label={`More about ${displayName(props.line.predictor.of)}`}
+      onClick={() => setAsked(true)}
+    >
+      <EllipsisVertical size={14} />
+    </button>
+  );
+}
+
+/** Leave it out for good, combine it, centre it. */
+function OpenedMenu(props: PredictorMenuProps) {
   const { study, chosen, settings, patch, line } = props;
   const { predictor } = line;
   const { change } = useStudyChanges(study);
-  const readOnly = useReadOnly();
-  const [open, setOpen] = useState(false);
+  const [open, setOpen] = useState(true);
   const [combining, setCombining] = useState(false);
   const [reason, setReason] = useState('');
   const name = displayName(predictor.of);
-  if (readOnly) return null;
   const leaveOut = (because: string) => {
     setOpen(false);
     const among = chosen.predictors.map(({ variable, as, reference }) => ({ variable, as, reference }));

@@ -227,6 +227,39 @@ describe('the predictors', () => {
     );
   });
 
+  it('no more rows than predictors: that is said, with what costs rows, and no number is shown that would mean nothing', async () => {
+    const few = (body: Asked) => (body.analysis.kind === 'collinearity' ? { ...collinearity(body.analysis), n: 3 } : answer(body));
+    const { sent, user } = open('/studies/x/collinearity', null, { 'POST /analyses': few });
+    expect(text(await screen.findByTestId('row-costs'))).toContain(
+      'Only 3 rows are complete for all, too few for 3 columns of predictors.',
+    );
+    expect(screen.queryByTestId('suggestions')).toBeNull();
+    expect(screen.queryByTestId('exact-dependences')).toBeNull();
+    expect(screen.queryByRole('heading', { name: 'Near-dependences' })).toBeNull();
+    expect(text(await row('gravel'))).not.toContain('%');
+    await user.click(screen.getByRole('button', { name: 'Look without gravel: 44 rows' }));
+    await waitFor(() =>
+      expect(sent.filter(({ what }) => what === 'PUT /settings/collinearity').at(-1)?.body).toMatchObject({
+        settings: { off: ['v0'], released: true },
+      }),
+    );
+  });
+
+  it('what was looked at stays over a reload: sets, indices, rows tried without, typed values', async () => {
+    open('/studies/x/collinearity?sets=largest&indices=table');
+    expect(await screen.findByTestId('near-table')).toBeTruthy();
+    expect(await screen.findByTestId('largest-sets')).toBeTruthy();
+  });
+  it('and those of the other parts', async () => {
+    open('/studies/x/collinearity?view=residuals&without=3,17,x,-2');
+    expect(text(await screen.findByTestId('with-and-without-rows'))).toContain('gravel');
+    expect(await screen.findByRole('button', { name: 'Set these 2 rows aside …' })).toBeTruthy();
+  });
+  it('typed values too', async () => {
+    open('/studies/x/collinearity?view=regression&at=v0~12.5');
+    expect(((await screen.findByLabelText('gravel, cm')) as HTMLInputElement).value).toBe('12.5');
+  });
+
   it('nothing chosen, one alone, and all switched off say what to do', async () => {
     open('/studies/x/collinearity', { from: 'role' });
     expect(await screen.findByText(/^No variable has the role of a predictor\./)).toBeTruthy();
@@ -283,7 +316,7 @@ describe('residuals and rows', () => {
     const number = Number(/row (\d+)/.exec(top?.querySelector('th')?.textContent ?? '')?.[1]);
     const compared = await screen.findByTestId('with-and-without-rows');
     expect(text(within(compared).getByRole('row', { name: /^R²/ }))).toMatch(/\.\d{3}.*\.\d{3}/);
-    expect((asked(sent, 'regression').at(-1)?.body as { analysis: { without: number[] } }).analysis.without).toEqual([number]);
+    expect(asked(sent, 'regression').at(-1)?.body).toMatchObject({ analysis: { without: [number] } });
     await user.click(screen.getByRole('button', { name: `Set row ${number} aside …` }));
     await user.click(await screen.findByRole('button', { name: 'misread' }));
     await waitFor(() =>

@@ -31,6 +31,7 @@ import { formerTerms, predictorModel, sameTerms } from '../src/predictors/predic
 import { collinearityRequest, looking, regressionRequest } from '../src/predictors/requests';
 import { nearTable, regressionTable, rowColumns, sharesTable, termRows } from '../src/predictors/tables';
 import {
+  computedSentences,
   dependenceInWords,
   harmSentence,
   nearSentences,
@@ -42,6 +43,7 @@ import {
   suggestionSentence,
   suggestionsOf,
 } from '../src/predictors/words';
+import { rowsInAddress, typedAsAddress, typedInAddress } from '../src/stages/collinearity/address';
 import { outsideInWords, predictionInWords } from '../src/stages/collinearity/regression/prediction-words';
 import { aloneSentence, quantileSentence, spreadSentence } from '../src/stages/collinearity/residuals/residual-words';
 import { costsInWords, isCostly } from '../src/stages/collinearity/row-costs';
@@ -562,6 +564,33 @@ describe('the sentence of the stage', () => {
     expect(sentenceOf(sentence(study, settings(), { ...facts, chosen: { ...chosen, outcome: null, refused: null } }))).toContain(
       'outcome: none.',
     );
+  });
+});
+
+describe('what the address keeps', () => {
+  it('rows and typed values, and nothing that is none', () => {
+    expect(rowsInAddress('17,3,3,x,-2,1.5')).toEqual([3, 17]);
+    expect(rowsInAddress(null)).toEqual([]);
+    const typed = { v3: '12,5', v4: '−2' };
+    expect(typedInAddress(typedAsAddress(typed))).toEqual(typed);
+    expect(typedInAddress('nonsense')).toEqual({});
+  });
+});
+
+describe('squares and products', () => {
+  it('are told apart from other collinearity: no harm, and what helps', () => {
+    const squared = variable('q', 'depth_squared', { derivation: { type: 'scale', source: 'd', scale: 'square', shift: 0 } });
+    const product = variable('p', 'gravel_by_sand', {
+      derivation: { type: 'formula', formula: 'g * s', sources: ['g', 's'], ignoreMissing: false },
+    });
+    const terms = [gravel, sand, depth, squared, product].map((item) => ({ of: item, name: item.name.replaceAll('_', ' ') }));
+    const said = computedSentences(terms);
+    expect(said).toHaveLength(2);
+    expect(said[0]).toMatch(/^depth squared is computed from depth\. .* made of depth centred, it would have less in common with it\.$/);
+    expect(said[1]).toMatch(
+      /^gravel by sand is computed from gravel and sand\. .* made of both centred, it would have less in common with them\.$/,
+    );
+    expect(computedSentences(terms.filter(({ of }) => of !== depth && of !== gravel && of !== sand))).toEqual([]);
   });
 });
 

@@ -1,3 +1,4 @@
+import { sourcesOf } from '@ivlen/contract';
 import { type DependentSet, type NearDependences, solvedFor } from '@ivlen/core';
 import { joined } from '../coefficients/coefficient-names';
 import { significant } from '../figures/as-measured';
@@ -160,4 +161,16 @@ export function harmSentence(harms: readonly Harm[], nameOf: (term: number) => s
   if (!worst) return 'Hardly any: no standard error is even doubled by what the predictors share.';
   const times = significant(worst.factor);
   return `The standard error of ${nameOf(worst.term)} is ${times} times what it would be if the others told nothing of it. Such estimates are imprecise, not biased, and what the predictors tell together is not harmed. Where they only serve to hold something constant, that is enough.`;
+}
+
+/** Squares, products and other predictors that are computed from predictors: what their high VIF means, and what helps. */
+export function computedSentences(terms: readonly Pick<ModelTerm, 'of' | 'name'>[]): string[] {
+  return terms.flatMap(({ of: { derivation }, name }) => {
+    if (!derivation) return [];
+    const from = terms.filter(({ of }) => sourcesOf(derivation).includes(of.id)).map((term) => term.name);
+    if (from.length === 0) return [];
+    return [
+      `${name} is computed from ${joined(from)}. A high VIF between them harms neither what they tell together nor the slope of the square or product; made of ${from.length === 1 ? `${from[0]} centred` : 'both centred'}, it would have less in common with ${from.length === 1 ? 'it' : 'them'}.`,
+    ];
+  });
 }

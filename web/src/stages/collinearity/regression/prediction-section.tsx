@@ -1,16 +1,19 @@
-import { useId, useState } from 'react';
+import { useId } from 'react';
 import { percent } from '../../../coefficients/cell-data';
 import { readNumber } from '../../../controls/read-number';
 import { asMeasured, significant } from '../../../figures/as-measured';
 import type { ModelTerm } from '../../../predictors/predictor-model';
 import { useComputing } from '../../../predictors/use-computing';
 import { axisLabel, displayName } from '../../../study/variable-name';
+import { typedAsAddress, typedInAddress, useAddress } from '../address';
 import type { PartProps } from '../stage-props';
 import { outsideInWords, predictionInWords } from './prediction-words';
 
 /** What the model says of a case whose predictors are typed: for the mean of such cases, and for a new one. */
 export function PredictionSection({ model, terms, of, settings, chosen, outcomeName }: PartProps & { readonly outcomeName: string }) {
-  const [typed, setTyped] = useState<Readonly<Record<string, string>>>({});
+  const [address, write] = useAddress('at');
+  const typed = typedInAddress(address);
+  const setTyped = (next: Readonly<Record<string, string>>) => write(typedAsAddress(next));
   const id = useId();
   const textOf = (term: ModelTerm) => typed[term.of.id] ?? usualText(term, model.result.measured);
   const values = terms.map((term) => (term.as === 'quantity' ? readNumber(textOf(term)) : null));

@@ -1,5 +1,4 @@
-import type { Estimate, ModelRow, RegressionResult } from '@ivlen/contract';
-import { useState } from 'react';
+import { type Estimate, MOST_TRIED, type ModelRow, type RegressionResult } from '@ivlen/contract';
 import { FailureNotice } from '../../../controls/failure-notice';
 import { Skeleton } from '../../../controls/skeleton';
 import { significant } from '../../../figures/as-measured';
@@ -11,6 +10,7 @@ import { SetAsideMenu } from '../../../study/set-aside-menu';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
 import { ValueTableView } from '../../../tables/value-table-view';
+import { rowsInAddress, useAddress } from '../address';
 import { useRegression } from '../regression/use-regression';
 import type { PartProps } from '../stage-props';
 
@@ -22,16 +22,12 @@ interface InfluentialRowsProps extends PartProps {
 /** Rows by how much they move the whole model, to try without and to set aside from here. */
 export function InfluentialRows(props: InfluentialRowsProps) {
   const { study, whole, outcome } = props;
-  const [tried, setTried] = useState<ReadonlySet<number>>(new Set());
+  const [text, write] = useAddress('without');
+  const rows = rowsInAddress(text).slice(0, MOST_TRIED);
+  const tried = new Set(rows);
   const { change } = useStudyChanges(study);
   const readOnly = useReadOnly();
-  const rows = [...tried].sort((a, b) => a - b);
-  const tick = (row: number, on: boolean) => {
-    const next = new Set(tried);
-    if (on) next.add(row);
-    else next.delete(row);
-    setTried(next);
-  };
+  const tick = (row: number, on: boolean) => write((on ? [...rows, row] : rows.filter((item) => item !== row)).join(','));
   const [first, ...others] = rowColumns(whole.influential);
   const table: ValueTable<ModelRow> = {
     caption: `Rows that matter most for the regression of ${outcome}`,
@@ -64,7 +60,7 @@ export function InfluentialRows(props: InfluentialRowsProps) {
         change: { type: 'set-aside', choice: { rows: rows.map((row): [number, number] => [row, row]) }, because },
         ...(words ? { reason: words } : {}),
       },
-      { onSuccess: () => setTried(new Set()) },
+      { onSuccess: () => write(null) },
     );
   return (
     <section aria-label="Rows that matter" className="grid grid-cols-[repeat(auto-fit,minmax(440px,1fr))] gap-x-8 gap-y-4">

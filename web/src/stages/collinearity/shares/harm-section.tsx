@@ -1,3 +1,4 @@
+import { CopyButton } from '../../../controls/copy-button';
 import { significant } from '../../../figures/as-measured';
 import type { Harm } from '../../../predictors/find-harm';
 import { useComputing } from '../../../predictors/use-computing';
@@ -22,6 +23,7 @@ export function HarmSection({ model, terms, of, chosen }: PredictorsViewProps) {
   if (!data) return null;
   const { facts, found } = data;
   const nameOf = (place: number) => facts[place]?.name ?? '';
+  const said = harmSentence(found, nameOf);
   const rows = found.flatMap((harm): HarmRow[] => {
     const name = nameOf(harm.term);
     if (harm.without.length === 0) return [{ name, harm, partner: '–', without: null }];
@@ -42,9 +44,12 @@ export function HarmSection({ model, terms, of, chosen }: PredictorsViewProps) {
   };
   return (
     <section aria-label="What harm it does">
-      <h2 className="text-[15px]">What harm it does to the regression of {outcome}</h2>
+      <div className="flex items-baseline gap-5">
+        <h2 className="text-[15px]">What harm it does to the regression of {outcome}</h2>
+        <CopyButton className="ml-auto text-[13px]" label="Copy the sentence" text={said} />
+      </div>
       <p className="mt-1 max-w-4xl font-serif text-[16px] leading-snug" data-testid="harm">
-        {harmSentence(found, nameOf)}
+        {said}
       </p>
       {rows.length > 0 && <ValueTableView table={table} className="mt-2 text-[13px]" testId="harm-table" />}
     </section>

@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import { CopyButton } from '../../../controls/copy-button';
 import { Skeleton } from '../../../controls/skeleton';
 import { significant } from '../../../figures/as-measured';
@@ -6,11 +5,13 @@ import { nearTable } from '../../../predictors/tables';
 import { useComputing } from '../../../predictors/use-computing';
 import { nearSentences, noNearSentence } from '../../../predictors/words';
 import { ValueTableView } from '../../../tables/value-table-view';
+import { useAddress } from '../address';
 import type { PredictorsViewProps } from '../stage-props';
 
 /** Near-dependences: condition indices with variance proportions, in sentences; the table on request. */
 export function NearSection({ model, terms, of, settings }: PredictorsViewProps) {
-  const [open, setOpen] = useState(false);
+  const [shown, show] = useAddress('indices');
+  const open = shown !== null;
   const columns = terms.flatMap((term) => term.columns);
   const names = columns.map((column) => model.columnNames[column] ?? '');
   const { data } = useComputing('near', of, [model.triangle, columns, settings.centred], names);
@@ -35,7 +36,7 @@ export function NearSection({ model, terms, of, settings }: PredictorsViewProps)
       <p className="numerals mt-1 text-[13px] text-muted">
         Determinant of the correlation matrix {significant(found.determinant)}; its eigenvalues from{' '}
         {significant(found.eigenvalues[0] ?? null)} to {significant(found.eigenvalues.at(-1) ?? null)}.{' '}
-        <button type="button" className="button-quiet" aria-expanded={open} onClick={() => setOpen(!open)}>
+        <button type="button" className="button-quiet" aria-expanded={open} onClick={() => show(open ? null : 'table')}>
           {open ? 'Hide the table' : 'Show the table'}
         </button>
       </p>

@@ -1,6 +1,7 @@
 import { canBeCorrelated, type Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../../../api/queries';
+import { CopyButton } from '../../../controls/copy-button';
 import { coefficientText, fineCoefficientText, relationText } from '../../../numbers/number-text';
 import type { ClosePair, Shares } from '../../../predictors/find-shares';
 import { noPairSentence } from '../../../predictors/words';
@@ -13,13 +14,20 @@ export function PairsSection(props: PredictorsViewProps & { readonly shares: Sha
   const { model, settings, shares, onOpen } = props;
   const close = shares.pairs.filter(({ r }) => Math.abs(r) >= settings.threshold);
   const over = useOverOwnRows(props, close);
+  const said =
+    close.length === 0
+      ? [noPairSentence(shares, model.columnNames, settings.threshold)]
+      : close.map(({ a, b, r }) => `${model.columnNames[a]} and ${model.columnNames[b]}: ${relationText('r', fineCoefficientText(r))}.`);
   const variableOf = (column: number): Variable | undefined => model.terms[model.result.columns[column]?.term ?? -1]?.of;
   return (
     <section aria-label="Close pairs">
-      <h2 className="text-[15px]">Close pairs</h2>
+      <div className="flex items-baseline gap-5">
+        <h2 className="text-[15px]">Close pairs</h2>
+        <CopyButton className="ml-auto text-[13px]" label="Copy the sentences" text={said.join('\n')} />
+      </div>
       {close.length === 0 ? (
         <p className="mt-1 font-serif text-[16px]" data-testid="no-close-pair">
-          {noPairSentence(shares, model.columnNames, settings.threshold)}
+          {said[0]}
         </p>
       ) : (
         <ul className="mt-1" aria-label={`Pairs of at least |r| = ${coefficientText(settings.threshold)}`}>

@@ -11,8 +11,9 @@ import { SharesSection } from './shares-section';
 /** Four things in the order in which one looks: close pairs, shares told, near-dependences, and what harm that does. */
 export function PredictorsView(props: PredictorsViewProps) {
   const { model, terms, of, settings } = props;
-  const enough = terms.length > 0 && model.triangle.n > 1;
-  const shares = useShares(of, model, terms);
+  // With no more rows than columns every predictor follows from the others, which says nothing of them.
+  const enough = terms.length > 0 && model.triangle.n > terms.flatMap((term) => term.columns).length;
+  const shares = useShares(of, model, enough ? terms : null);
   const former = useFormer(props);
   if (!enough) return <SharesSection {...props} terms={terms} shares={null} former={null} />;
   if (shares.error) return <p role="alert">These predictors could not be computed: {shares.error.message}</p>;

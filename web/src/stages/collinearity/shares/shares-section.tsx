@@ -15,7 +15,7 @@ import { Suggestions } from './suggestions';
 
 /** How much of each predictor the others already tell, with a switch to look without it. */
 export function SharesSection(props: SharesSectionProps) {
-  const { chosen, settings, patch, model, terms, shares, former } = props;
+  const { chosen, settings, patch, model, terms, shares, former, onOpen } = props;
   const area = useRef<HTMLDivElement>(null);
   const width = useElementWidth(area);
   const axis = shareAxis(Math.max(largestShown(shares), ...(former ? [...former.values()].filter((value) => value === value) : [1])));
@@ -76,7 +76,20 @@ export function SharesSection(props: SharesSectionProps) {
       )}
       {terms.length === 1 && chosen.kept.length === 1 && (
         <p className="mt-1 font-serif text-[16px]">
-          One predictor alone: there are no others that could tell it. Its part in the outcome is the line of the pair.
+          One predictor alone: there are no others that could tell it. Its part in the outcome is the line of the pair
+          {chosen.outcome && terms[0]?.as === 'quantity' && (
+            <>
+              :{' '}
+              <button
+                type="button"
+                className="button-quiet"
+                onClick={() => chosen.outcome && terms[0] && onOpen(terms[0].of, chosen.outcome)}
+              >
+                open the card of the pair
+              </button>
+            </>
+          )}
+          .
         </p>
       )}
       <div role="table" aria-label={caption} className="mt-2">

@@ -1,9 +1,9 @@
-import { useState } from 'react';
 import { joined } from '../../../coefficients/coefficient-names';
 import type { Shares } from '../../../predictors/find-shares';
 import { vifText } from '../../../predictors/numbers';
 import { useComputing } from '../../../predictors/use-computing';
-import { noSuggestion, suggestionSentence, suggestionsOf } from '../../../predictors/words';
+import { computedSentences, noSuggestion, suggestionSentence, suggestionsOf } from '../../../predictors/words';
+import { useAddress } from '../address';
 import type { PredictorsViewProps } from '../stage-props';
 
 /** Which one to look without, in order of effect; nothing is left out by itself. */
@@ -34,18 +34,25 @@ export function Suggestions(props: PredictorsViewProps & { readonly shares: Shar
         </ul>
       )}
       {shares.largest > settings.limit && <LargestSets {...props} />}
+      {shares.largest > 5 &&
+        computedSentences(terms).map((words) => (
+          <p key={words} className="mt-1 max-w-4xl text-[13px] text-muted" data-testid="computed-from">
+            {words}
+          </p>
+        ))}
     </div>
   );
 }
 
 /** All largest sets of predictors that stay within the limit, on request. */
 function LargestSets({ model, terms, of, settings, patch }: PredictorsViewProps) {
-  const [asked, setAsked] = useState(false);
+  const [shown, show] = useAddress('sets');
+  const asked = shown !== null;
   const columns = terms.map((term) => term.columns);
   const { data, isFetching } = useComputing('sets', of, asked ? [model.triangle, columns, settings.limit] : null, terms);
   if (!asked) {
     return (
-      <button type="button" className="button-quiet mt-1 text-[13px]" onClick={() => setAsked(true)}>
+      <button type="button" className="button-quiet mt-1 text-[13px]" onClick={() => show('largest')}>
         Which largest sets stay within VIF {settings.limit}?
       </button>
     );

@@ -59,7 +59,8 @@ export function sharedSentence(model: ModelValues): string {
   if (model.coefficients.length < 2 || model.r2 === null) return '';
   const own = model.coefficients.reduce((sum, coefficient) => sum + ownShare(coefficient), 0);
   const shared = model.r2 - own;
-  const [alone, rest] = [percent(own), percent(Math.abs(shared))];
+  // With a decimal, so that the two add up to R² as it is written.
+  const [alone, rest] = [own, Math.abs(shared)].map((share) => `${(100 * share).toFixed(1)} %`);
   if (Math.abs(shared) < 0.0005) return `What each tells alone adds up to R²: nothing of it is shared.`;
   if (shared > 0) return `What each tells alone adds up to ${alone} of the variance; another ${rest} is told by several of them alike.`;
   return `What each tells alone adds up to ${alone} of the variance, ${rest} more than all of them tell together: they bring each other out (suppression), and the shared part is negative.`;

@@ -1,4 +1,4 @@
-import { useId } from 'react';
+import { useId, useState } from 'react';
 import { percent } from '../../../coefficients/cell-data';
 import { readNumber } from '../../../controls/read-number';
 import { asMeasured, significant } from '../../../figures/as-measured';
@@ -12,8 +12,12 @@ import { outsideInWords, predictionInWords } from './prediction-words';
 /** What the model says of a case whose predictors are typed: for the mean of such cases, and for a new one. */
 export function PredictionSection({ model, terms, of, settings, chosen, outcomeName }: PartProps & { readonly outcomeName: string }) {
   const [address, write] = useAddress('at');
-  const typed = typedInAddress(address);
-  const setTyped = (next: Readonly<Record<string, string>>) => write(typedAsAddress(next));
+  // The fields follow the hand; the address, which a reload reads, comes after.
+  const [typed, setFields] = useState(() => typedInAddress(address));
+  const setTyped = (next: Readonly<Record<string, string>>) => {
+    setFields(next);
+    write(typedAsAddress(next));
+  };
   const id = useId();
   const textOf = (term: ModelTerm) => typed[term.of.id] ?? usualText(term, model.result.measured);
   const values = terms.map((term) => (term.as === 'quantity' ? readNumber(textOf(term)) : null));

@@ -1,4 +1,5 @@
 import { type Estimate, MOST_TRIED, type ModelRow, type RegressionResult } from '@ivlen/contract';
+import { useState } from 'react';
 import { FailureNotice } from '../../../controls/failure-notice';
 import { Skeleton } from '../../../controls/skeleton';
 import { significant } from '../../../figures/as-measured';
@@ -23,11 +24,17 @@ interface InfluentialRowsProps extends PartProps {
 export function InfluentialRows(props: InfluentialRowsProps) {
   const { study, whole, outcome } = props;
   const [text, write] = useAddress('without');
-  const rows = rowsInAddress(text).slice(0, MOST_TRIED);
+  // The boxes follow the hand; the address, which a reload reads, comes after.
+  const [rows, setRows] = useState(() => rowsInAddress(text).slice(0, MOST_TRIED));
   const tried = new Set(rows);
   const { change } = useStudyChanges(study);
   const readOnly = useReadOnly();
-  const tick = (row: number, on: boolean) => write((on ? [...rows, row] : rows.filter((item) => item !== row)).join(','));
+  const tryWithout = (next: readonly number[]) => {
+    const sorted = next.toSorted((a, b) => a - b).slice(0, MOST_TRIED);
+    setRows(sorted);
+    write(sorted.join(','));
+  };
+  const tick = (row: number, on: boolean) => tryWithout(on ? [...rows, row] : rows.filter((item) => item !== row));
   const [first, ...others] = rowColumns(whole.influential);
   const table: ValueTable<ModelRow> = {
     caption: `Rows that matter most for the regression of ${outcome}`,
@@ -38,7 +45,7 @@ export function InfluentialRows(props: InfluentialRowsProps) {
             name: 'try without',
             nameInFile: 'row',
             onScreen: ({ row, name }) => (
-              <label className="flex items-center gap-2">
+              <label className="flex items-center gap-2 whitespace-nowrap">
                 <input
                   type="checkbox"
                   className="size-4 accent-accent"
@@ -60,7 +67,7 @@ export function InfluentialRows(props: InfluentialRowsProps) {
         change: { type: 'set-aside', choice: { rows: rows.map((row): [number, number] => [row, row]) }, because },
         ...(words ? { reason: words } : {}),
       },
-      { onSuccess: () => write(null) },
+      { onSuccess: () => tryWithout([]) },
     );
   return (
     <section aria-label="Rows that matter" className="grid grid-cols-[repeat(auto-fit,minmax(440px,1fr))] gap-x-8 gap-y-4">

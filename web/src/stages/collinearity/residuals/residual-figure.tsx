@@ -60,7 +60,15 @@ function PointOfRow(props: ScatterShapeProps) {
   return (
     <g>
       <rect x={Number(cx) - 2.8} y={Number(cy) - 2.8} width={5.6} height={5.6} fill="var(--caution)" />
-      <text x={Number(cx) + 6} y={Number(cy) + 4} fontSize={11} fill="var(--muted)">
+      <text
+        x={Number(cx) + 6}
+        y={Number(cy) + 4}
+        fontSize={11}
+        fill="var(--ink)"
+        stroke="var(--surface)"
+        strokeWidth={3}
+        paintOrder="stroke"
+      >
         {row}
       </text>
     </g>

@@ -32,7 +32,7 @@ export function ShareRow(props: ShareRowProps) {
     <div
       role="row"
       data-testid={`share-${predictor.of.name}`}
-      className="grid grid-cols-[190px_minmax(140px,1fr)_60px_76px_66px_minmax(140px,210px)_24px] items-center gap-x-3 border-b border-rule"
+      className="grid grid-cols-[190px_minmax(140px,1fr)_60px_90px_66px_minmax(140px,200px)_24px] items-center gap-x-3 border-b border-rule"
       style={{ minHeight: HEIGHT }}
     >
       <span role="rowheader" className="flex min-w-0 items-center gap-2">
@@ -71,9 +71,13 @@ export function ShareRow(props: ShareRowProps) {
       <Value strong={isAbove} now={found && shareText(found.share)} before={ghost === null ? null : shareText(1 - 1 / ghost)} />
       <Value
         strong={isAbove}
-        now={found && (found.df > 1 ? vifText(found.adjusted) : vifText(found.gvif))}
-        before={ghost === null ? null : vifText((term?.columns.length ?? 1) > 1 ? Math.sqrt(ghost) : ghost)}
-        remark={found && found.df > 1 ? `GVIF^(1/${2 * found.df}) of ${vifText(found.gvif)}` : null}
+        now={found && vifText(found.inflation)}
+        before={ghost === null ? null : vifText(ghost)}
+        remarks={
+          found && found.df > 1
+            ? [`GVIF ${vifText(found.gvif)}, df ${found.df}`, `GVIF^(1/${2 * found.df}) ${vifText(found.adjusted)}`]
+            : []
+        }
       />
       <Value strong={false} now={found && toleranceText(found.tolerance)} before={null} />
       <span role="cell" className="py-1 text-[13px] leading-tight">
@@ -95,17 +99,21 @@ function Value({
   now,
   before,
   strong,
-  remark,
+  remarks = [],
 }: {
   now: string | undefined;
   before: string | null;
   strong: boolean;
-  remark?: string | null | undefined;
+  remarks?: readonly string[];
 }) {
   return (
     <span role="cell" className="numerals py-0.5 text-right leading-tight">
       <span className={`block ${strong ? 'font-semibold text-caution' : ''}`}>{now ?? '–'}</span>
-      {remark && <span className="block text-[11px] text-muted">{remark}</span>}
+      {remarks.map((remark) => (
+        <span key={remark} className="block text-[11px] whitespace-nowrap text-muted">
+          {remark}
+        </span>
+      ))}
       {before !== null && before !== now && <span className="block text-[11px] text-muted">was {before}</span>}
     </span>
   );

@@ -28,17 +28,15 @@ export function SharesSection(props: SharesSectionProps) {
     <section aria-label="Share told by the others">
       <div className="flex flex-wrap items-baseline gap-x-5">
         <h2 className="text-[15px]">Share already told by the others</h2>
-        <label className="flex items-center gap-1.5 text-[13px] text-muted">
-          order
-          <select
-            className="field py-0"
-            value={settings.order}
-            onChange={(event) => patch({ order: event.target.value === 'told' ? 'told' : 'listed' })}
-          >
-            <option value="listed">as listed</option>
-            <option value="told">the most told first</option>
-          </select>
-        </label>
+        <select
+          aria-label="Order of the predictors"
+          className="field py-0 text-[13px]"
+          value={settings.order}
+          onChange={(event) => patch({ order: event.target.value === 'told' ? 'told' : 'listed' })}
+        >
+          <option value="listed">as listed</option>
+          <option value="told">the most told first</option>
+        </select>
         {settings.before && (
           <span role="status" className="flex items-center gap-2 text-[13px] text-muted">
             <svg width={26} height={12} aria-hidden="true">
@@ -54,7 +52,7 @@ export function SharesSection(props: SharesSectionProps) {
           {shares && (
             <CopyButton
               className="text-[13px]"
-              label="Copy the sentences"
+              label="Copy sentences"
               text={terms.map((_, k) => shareSentence(terms, shares, k)).join('\n')}
             />
           )}
@@ -95,7 +93,7 @@ export function SharesSection(props: SharesSectionProps) {
       <div role="table" aria-label={caption} className="mt-2">
         <div
           role="row"
-          className="sticky top-[-12px] z-10 grid grid-cols-[190px_minmax(140px,1fr)_60px_76px_66px_minmax(140px,210px)_24px] items-end gap-x-3 border-b border-edge bg-paper pb-1 text-[13px] text-muted"
+          className="sticky top-[-12px] z-10 grid grid-cols-[190px_minmax(140px,1fr)_60px_90px_66px_minmax(140px,200px)_24px] items-end gap-x-3 border-b border-edge bg-paper pb-1 text-[13px] text-muted"
         >
           <span role="columnheader">predictor</span>
           <span role="columnheader" aria-label="share told" ref={area}>

@@ -343,10 +343,10 @@ describe('the regression in words and as a table', () => {
     else expect(words).toMatch(/suppression|nothing of it is shared/);
     const part = (value: number) => ({ ...(values.coefficients[0] as ModelValues['coefficients'][number]), part: value, zeroOrder: 0.1 });
     expect(sharedSentence({ ...values, r2: 0.2, coefficients: [part(0.4), part(0.4)] })).toContain(
-      '12 % more than all of them tell together',
+      '12.0 % more than all of them tell together',
     );
     expect(sharedSentence({ ...values, r2: 0.5, coefficients: [part(0.4), part(0.4)] })).toBe(
-      'What each tells alone adds up to 32 % of the variance; another 18 % is told by several of them alike.',
+      'What each tells alone adds up to 32.0 % of the variance; another 18.0 % is told by several of them alike.',
     );
     expect(sharedSentence({ ...values, coefficients: [part(0.4)] })).toBe('');
     expect(besideOthersSentence({ ...values, coefficients: [part(0.4), { ...part(0.05) }] }, ['gravel', 'depth'])).toBe(

@@ -176,6 +176,15 @@ describe('Longley', () => {
       [3.1408671, 3.5143351, 3.6547991, 3.8908611],
       2e-8,
     );
+    // A long search tells how far it is: of four families of five, one of each stays.
+    const families = each(20).map((k) =>
+      Float64Array.from({ length: 80 }, (_, i) => Math.sin((1.1 + (k % 4)) * i) + 0.2 * Math.cos(7.3 * (k + 1) * i)),
+    );
+    const told: number[] = [];
+    const found = largestSets(modelTriangle(families), single(20), 5, { tell: (visited) => told.push(visited) });
+    expect([found.size, found.sets.length, found.complete]).toEqual([4, 625, true]);
+    expect(told).toEqual(told.map((_, k) => 1000 * (k + 1)));
+    expect(told.length).toBeGreaterThan(0);
     // Stopped at once, it leaves out one at a time and says so.
     const greedy = largestSets(model, terms, 10, { most: 0 });
     expect(greedy.complete).toBe(false);

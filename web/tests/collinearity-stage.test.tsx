@@ -212,6 +212,33 @@ describe('the predictors', () => {
     expect(text(await screen.findByTestId('methods-line'))).toContain('2 of 3 predictors');
   });
 
+  it('a long search can be stopped, and taken up again', async () => {
+    const ended: string[] = [];
+    class Silent extends WorkerInProcess {
+      readonly #isSets: boolean;
+      constructor(address: URL | string) {
+        super(address);
+        this.#isSets = String(address).includes('sets.worker');
+      }
+      override postMessage(message: unknown, transfer: Transferable[] = []): void {
+        if (!this.#isSets) super.postMessage(message, transfer);
+      }
+      override terminate(): void {
+        if (this.#isSets) ended.push('ended');
+        super.terminate();
+      }
+    }
+    vi.stubGlobal('Worker', Silent);
+    const { user } = open();
+    await user.click(await screen.findByRole('button', { name: 'Which largest sets stay within VIF 10?' }));
+    await user.click(await screen.findByRole('button', { name: 'Stop' }));
+    expect(await screen.findByText('The search was stopped.')).toBeTruthy();
+    expect(ended).toEqual(['ended']);
+    vi.stubGlobal('Worker', WorkerInProcess);
+    await user.click(screen.getByRole('button', { name: 'Search' }));
+    expect(text(await screen.findByTestId('largest-sets'))).toContain('At most 2 of 3 predictors');
+  });
+
   it('left out for good is a decision with its reason', async () => {
     const { sent, user } = open('/studies/x/collinearity', null, {
       'POST /changes': { ...study, head: 2, state: { ...study.state, leftOut: ['v1'] } },

@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import { predictorComputing } from '../src/predictors/computing';
+import { setsComputing } from '../src/predictors/sets-computing';
 import { createComputing } from '../src/stages/scatterplots/plotting/computing';
 import { createDrawing } from '../src/stages/scatterplots/plotting/drawing';
 
@@ -10,7 +11,16 @@ export class WorkerInProcess {
   constructor(address: URL | string) {
     const { port1, port2 } = new MessageChannel();
     const name = String(address);
-    expose(name.includes('predictors') ? predictorComputing : name.includes('plotter') ? createDrawing() : createComputing(), port2);
+    expose(
+      name.includes('sets.worker')
+        ? setsComputing
+        : name.includes('predictors')
+          ? predictorComputing
+          : name.includes('plotter')
+            ? createDrawing()
+            : createComputing(),
+      port2,
+    );
     port1.start();
     this.#port = port1;
   }

@@ -11,6 +11,7 @@ export interface LargestSets {
 }
 
 const MOST_VISITED = 200_000;
+const TOLD_EVERY = 1000;
 
 /**
  * All largest sets of terms in which no inflation is above a limit. Inflation never falls when a term is added, so that what
@@ -18,11 +19,17 @@ const MOST_VISITED = 200_000;
  * After so many sets it goes on by leaving out one at a time, the one without which the largest inflation is smallest.
  * @param limit of VIF, or of GVIF^(1/df) for a term of several columns
  * @param options.most sets visited; default 200,000
+ * @param options.tell is told how many were visited, now and then
  *
  * @example
  * largestSets(modelTriangle([Float64Array.of(1, 2, 3, 4), Float64Array.of(1, 2, 3, 5)]), [[0], [1]], 5).size; // 1
  */
-export function largestSets(model: ModelTriangle, terms: Terms, limit: number, { most = MOST_VISITED } = {}): LargestSets {
+export function largestSets(
+  model: ModelTriangle,
+  terms: Terms,
+  limit: number,
+  { most = MOST_VISITED, tell }: { most?: number; tell?: (visited: number, most: number) => void } = {},
+): LargestSets {
   const alone = termInflation(model, terms);
   // The least inflated first: they stand together, so that a large set is found early and bounds the rest.
   const order = terms
@@ -38,6 +45,7 @@ export function largestSets(model: ModelTriangle, terms: Terms, limit: number, {
 
   function search(chosen: readonly number[], candidates: readonly number[]): void {
     visited++;
+    if (visited % TOLD_EVERY === 0) tell?.(visited, most);
     if (visited > most || chosen.length + candidates.length < size) return;
     const together = [...chosen, ...candidates];
     const largest = largestAmong(together);

@@ -1,12 +1,4 @@
-import {
-  blocksFromTriangle,
-  largestSets,
-  type ModelTriangle,
-  modelFromTriangle,
-  nearDependences,
-  predictFromTriangle,
-  type Terms,
-} from '@ivlen/core';
+import { blocksFromTriangle, type ModelTriangle, modelFromTriangle, nearDependences, predictFromTriangle, type Terms } from '@ivlen/core';
 import { findHarm } from './find-harm';
 import { findShares } from './find-shares';
 
@@ -22,6 +14,5 @@ export const predictorComputing = {
     terms.map((term, k) => blocksFromTriangle(model, [terms.filter((_, other) => other !== k).flat(), term])[1]),
   predict: (model: ModelTriangle, columns: readonly number[], at: readonly number[], level: number) =>
     predictFromTriangle(model, columns, at, { level }),
-  sets: (model: ModelTriangle, terms: Terms, limit: number) => largestSets(model, terms, limit),
 };
 export type PredictorComputing = typeof predictorComputing;

@@ -1,7 +1,8 @@
 import { joined } from '../../../coefficients/coefficient-names';
+import { ProgressLine } from '../../../controls/progress-line';
 import type { Shares } from '../../../predictors/find-shares';
 import { vifText } from '../../../predictors/numbers';
-import { useComputing } from '../../../predictors/use-computing';
+import { useLargestSets } from '../../../predictors/use-largest-sets';
 import { computedSentences, noSuggestion, suggestionSentence, suggestionsOf } from '../../../predictors/words';
 import { useAddress } from '../address';
 import type { PredictorsViewProps } from '../stage-props';
@@ -48,8 +49,7 @@ export function Suggestions(props: PredictorsViewProps & { readonly shares: Shar
 function LargestSets({ model, terms, of, settings, patch }: PredictorsViewProps) {
   const [shown, show] = useAddress('sets');
   const asked = shown !== null;
-  const columns = terms.map((term) => term.columns);
-  const { data, isFetching } = useComputing('sets', of, asked ? [model.triangle, columns, settings.limit] : null, terms);
+  const { data, progress, stopped, stop, resume } = useLargestSets(of, model, terms, settings.limit, asked);
   if (!asked) {
     return (
       <button type="button" className="button-quiet mt-1 text-[13px]" onClick={() => show('largest')}>
@@ -57,13 +57,24 @@ function LargestSets({ model, terms, of, settings, patch }: PredictorsViewProps)
       </button>
     );
   }
-  if (!data || isFetching)
+  if (stopped) {
     return (
-      <p role="status" className="mt-1 text-[13px] text-muted">
-        Looking through sets of predictors …
+      <p className="mt-2 flex items-center gap-4 text-[13px]">
+        The search was stopped.
+        <button type="button" className="button py-0.5" onClick={resume}>
+          Search
+        </button>
       </p>
     );
-  const { facts, found } = data;
+  }
+  if (!data) {
+    return (
+      <div className="mt-2 text-[13px]">
+        <ProgressLine label="Looking through sets of predictors" progress={progress} onStop={stop} />
+      </div>
+    );
+  }
+  const { terms: facts, found } = data;
   const nameOf = (places: readonly number[]) => joined(places.map((place) => facts[place]?.name ?? ''));
   const left = (places: readonly number[]) => [...facts.keys()].filter((place) => !places.includes(place));
   return (

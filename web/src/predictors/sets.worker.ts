@@ -1,0 +1,4 @@
+import { expose } from 'comlink';
+import { setsComputing } from './sets-computing';
+
+expose(setsComputing);

@@ -1,21 +1,13 @@
 import { z } from 'zod';
-import { levelSchema, numberOrNullSchema, pairOfSchema } from './schemas';
+import { estimateSchema, levelSchema, numberOrNullSchema, pairOfSchema } from './schemas';
 
 /** The simple regression of y on x. */
 export const lineRequestSchema = pairOfSchema.extend({ kind: z.literal('line'), level: levelSchema });
-const termSchema = z.object({
-  value: numberOrNullSchema,
-  se: numberOrNullSchema,
-  t: numberOrNullSchema,
-  pValue: numberOrNullSchema,
-  low: numberOrNullSchema,
-  high: numberOrNullSchema,
-});
 export const lineResultSchema = z.object({
   kind: z.literal('line'),
   n: z.number().int(),
-  intercept: termSchema,
-  slope: termSchema,
+  intercept: estimateSchema,
+  slope: estimateSchema,
   r2: numberOrNullSchema,
   adjustedR2: numberOrNullSchema,
   residualSd: numberOrNullSchema,

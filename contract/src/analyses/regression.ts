@@ -1,7 +1,7 @@
 import type { ModelSummary } from '@ivlen/core';
 import { z } from 'zod';
 import { type ModelColumn, modelColumnSchema, predictorsSchema, termSchema } from './predictors';
-import { levelSchema, numberOrNullSchema, rowsField, variableIdSchema } from './schemas';
+import { type Estimate, estimateSchema, levelSchema, numberOrNullSchema, rowsField, variableIdSchema } from './schemas';
 
 /** Rows that can be tried without at a time. */
 export const MOST_TRIED = 50;
@@ -16,16 +16,6 @@ export const regressionRequestSchema = z.object({
   without: z.array(z.number().int().min(1)).max(MOST_TRIED).default([]),
   ...rowsField,
 });
-
-const estimateSchema = z.object({
-  value: numberOrNullSchema,
-  se: numberOrNullSchema,
-  t: numberOrNullSchema,
-  pValue: numberOrNullSchema,
-  low: numberOrNullSchema,
-  high: numberOrNullSchema,
-});
-export type Estimate = z.infer<typeof estimateSchema>;
 
 const coefficientSchema = estimateSchema.extend({
   ...modelColumnSchema.shape,

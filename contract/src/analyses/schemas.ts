@@ -49,6 +49,17 @@ export const intervalSchema = z.object({
   unsure: z.literal('few-outside-largest-tie').optional(),
 });
 
+/** A coefficient of a line or model with its test and interval. */
+export const estimateSchema = z.object({
+  value: numberOrNullSchema,
+  se: numberOrNullSchema,
+  t: numberOrNullSchema,
+  pValue: numberOrNullSchema,
+  low: numberOrNullSchema,
+  high: numberOrNullSchema,
+});
+export type Estimate = z.infer<typeof estimateSchema>;
+
 /** How a correlation is computed, whether of one pair or of many. */
 export const howSchema = z.object({
   alternative: alternativeSchema,

@@ -5,6 +5,7 @@ import { analysisQuery, progressQuery } from '../api/queries';
 import { FailureNotice } from '../controls/failure-notice';
 import { ProgressLine } from '../controls/progress-line';
 import { Skeleton } from '../controls/skeleton';
+import { StoppedNotice } from '../controls/stopped-notice';
 import { acrossSentence, answerSentence, type DependentQuestion, isOpposite, numbersSentence, sharedComponentSentence } from './words';
 
 interface DependentAnswerProps {
@@ -37,14 +38,7 @@ export function DependentAnswer({ study, question, onTurn, children }: Dependent
   const { data: progress } = useQuery(progressQuery(query.queryKey));
   if (error) return <FailureNotice error={error} />;
   if (stopped) {
-    return (
-      <p className="mt-2 flex items-center gap-4">
-        The computing was stopped.
-        <button type="button" className="button" onClick={() => void refetch()}>
-          Compute
-        </button>
-      </p>
-    );
+    return <StoppedNotice className="mt-2" onResume={() => void refetch()} />;
   }
   if (!data) {
     const isLong = progress !== undefined && progress.total > 0;

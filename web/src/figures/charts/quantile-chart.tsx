@@ -1,6 +1,7 @@
-import { Area, ReferenceLine, Scatter, type ScatterShapeProps } from 'recharts';
+import { Area, ReferenceLine, Scatter } from 'recharts';
 import { niceAxis } from './nice-axis';
 import { PlainChart } from './plain-chart';
+import { PointOfRow } from './point-of-row';
 
 interface QuantileChartProps {
   /** Ascending, with the band that normal samples of this size stay in, and the number of each point's row. */
@@ -22,7 +23,7 @@ export function QuantileChart({ quantiles, label, width, height }: QuantileChart
   if (sample.length === 0) return <p className="text-muted">There is nothing to draw: too few values, or all the same.</p>;
   const points = sample.map((value, i) => {
     const band: [number, number] = [low[i] ?? value, high[i] ?? value];
-    return { x: theoretical[i] ?? 0, y: value, band, row: rows[i] ?? 0, outside: value < band[0] || value > band[1] };
+    return { x: theoretical[i] ?? 0, y: value, band, row: rows[i] ?? 0, marked: value < band[0] || value > band[1] };
   });
   const ends = (values: readonly number[]): [number, number] => [Math.min(...values), Math.max(...values)];
   const x = niceAxis(ends(theoretical), width - 80);
@@ -49,16 +50,5 @@ export function QuantileChart({ quantiles, label, width, height }: QuantileChart
       />
       <Scatter data={points} shape={PointOfRow} isAnimationActive={false} />
     </PlainChart>
-  );
-}
-
-function PointOfRow(props: ScatterShapeProps) {
-  const { cx = 0, cy = 0 } = props;
-  const { row, outside } = props as ScatterShapeProps & { readonly row: number; readonly outside: boolean };
-  if (!outside) return <circle cx={cx} cy={cy} r={2.4} fill="var(--ink)" fillOpacity={0.7} />;
-  return (
-    <rect x={Number(cx) - 2.6} y={Number(cy) - 2.6} width={5.2} height={5.2} fill="var(--caution)">
-      <title>{`row ${row}`}</title>
-    </rect>
   );
 }

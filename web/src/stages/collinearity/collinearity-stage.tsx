@@ -4,6 +4,7 @@ import { useSearchParams } from 'react-router';
 import { FailureNotice } from '../../controls/failure-notice';
 import { ProgressLine } from '../../controls/progress-line';
 import { Skeleton } from '../../controls/skeleton';
+import { StoppedNotice } from '../../controls/stopped-notice';
 import { ViewBar } from '../../controls/view-bar';
 import { MethodsLine } from '../../methods-line/methods-line';
 import { sentenceOf, withEditors } from '../../methods-line/methods-parts';
@@ -92,14 +93,7 @@ export function CollinearityStage({ study }: { study: Study }) {
     if (state.error) return <FailureNotice error={state.error} />;
     const label = 'Going through the rows of the predictors';
     if (state.stopped) {
-      return (
-        <p className="flex items-center gap-4">
-          The computing was stopped.
-          <button type="button" className="button" onClick={state.resume}>
-            Compute
-          </button>
-        </p>
-      );
+      return <StoppedNotice onResume={state.resume} />;
     }
     if (!model) {
       const { progress } = state;

@@ -7,6 +7,7 @@ import { commonMethod, correlatedVariables, matrixRequest } from '../../coeffici
 import { useMatrix } from '../../coefficients/use-matrix';
 import { FailureNotice } from '../../controls/failure-notice';
 import { ProgressLine } from '../../controls/progress-line';
+import { StoppedNotice } from '../../controls/stopped-notice';
 import { ViewBar } from '../../controls/view-bar';
 import { MethodsLine } from '../../methods-line/methods-line';
 import { sentenceOf, withEditors } from '../../methods-line/methods-parts';
@@ -126,14 +127,7 @@ function Arrangement({ view, ...common }: ArrangementProps & { readonly view: Vi
   const { matrix, error, stale, progress, stopped } = state;
   if (error && (!matrix || stale)) return <FailureNotice error={error} />;
   if (stopped) {
-    return (
-      <p className="flex items-center gap-4">
-        The computing was stopped.
-        <button type="button" className="button" onClick={state.resume}>
-          Compute
-        </button>
-      </p>
-    );
+    return <StoppedNotice onResume={state.resume} />;
   }
   const label = `Computing ${COEFFICIENTS[commonMethod(settings)].name}`;
   if (!matrix)

@@ -6,6 +6,7 @@ import { commonMethod, correlatedVariables } from '../../coefficients/requests';
 import { FailureNotice } from '../../controls/failure-notice';
 import { ProgressLine } from '../../controls/progress-line';
 import { Skeleton } from '../../controls/skeleton';
+import { StoppedNotice } from '../../controls/stopped-notice';
 import { ViewBar } from '../../controls/view-bar';
 import { EVERY_PAIR, OUTCOMES_BY_PREDICTORS } from '../../groups/compared-pairs';
 import { useComparedPairs } from '../../groups/use-compared-pairs';
@@ -144,14 +145,7 @@ export function SubgroupsStage({ study }: { study: Study }) {
     if (view === 'difference') return <DifferenceView {...common} taking={taking} onOpen={({ x, y }) => selection.open(x, y)} />;
     if (state.error && (!compared || state.stale)) return <FailureNotice error={state.error} />;
     if (state.stopped) {
-      return (
-        <p className="flex items-center gap-4">
-          The computing was stopped.
-          <button type="button" className="button" onClick={state.resume}>
-            Compute
-          </button>
-        </p>
-      );
+      return <StoppedNotice onResume={state.resume} />;
     }
     const line = state.progress && <ProgressLine label={label} progress={state.progress} onStop={state.stop} />;
     if (!compared) return line || <Skeleton label={label} className="h-96" />;

@@ -1,9 +1,10 @@
 import type { RegressionResult } from '@ivlen/contract';
 import { useRef } from 'react';
-import { Line, ReferenceLine, Scatter, type ScatterShapeProps } from 'recharts';
+import { Line, ReferenceLine, Scatter } from 'recharts';
 import { useElementWidth } from '../../../controls/use-element-width';
 import { niceAxis } from '../../../figures/charts/nice-axis';
 import { PlainChart } from '../../../figures/charts/plain-chart';
+import { PointOfRow } from '../../../figures/charts/point-of-row';
 import { SaveFigure } from '../../../figures/export/save-figure';
 
 interface ResidualFigureProps {
@@ -27,7 +28,7 @@ export function ResidualFigure({ whole: { points, smooth, influential }, outcome
   const x = niceAxis(ends(points.map(({ fitted }) => fitted)), width - 80);
   const y = niceAxis(ends(points.map(({ residual }) => residual)), HEIGHT - 60);
   const first = new Set(influential.slice(0, 3).map(({ row }) => row));
-  const marks = points.map(({ row, fitted, residual }) => ({ x: fitted, y: residual, row, matters: first.has(row) }));
+  const marks = points.map(({ row, fitted, residual }) => ({ x: fitted, y: residual, row, marked: first.has(row), label: String(row) }));
   const label = `Residuals of ${outcome} against fitted values, ${points.length.toLocaleString('en-GB')} points`;
   return (
     <div ref={holder}>
@@ -50,27 +51,5 @@ export function ResidualFigure({ whole: { points, smooth, influential }, outcome
         </SaveFigure>
       )}
     </div>
-  );
-}
-
-function PointOfRow(props: ScatterShapeProps) {
-  const { cx = 0, cy = 0 } = props;
-  const { row, matters } = props as ScatterShapeProps & { readonly row: number; readonly matters: boolean };
-  if (!matters) return <circle cx={cx} cy={cy} r={2.4} fill="var(--ink)" fillOpacity={0.5} />;
-  return (
-    <g>
-      <rect x={Number(cx) - 2.8} y={Number(cy) - 2.8} width={5.6} height={5.6} fill="var(--caution)" />
-      <text
-        x={Number(cx) + 6}
-        y={Number(cy) + 4}
-        fontSize={11}
-        fill="var(--ink)"
-        stroke="var(--surface)"
-        strokeWidth={3}
-        paintOrder="stroke"
-      >
-        {row}
-      </text>
-    </g>
   );
 }

@@ -2,6 +2,7 @@ import type { RegressionResult } from '@ivlen/contract';
 import { FailureNotice } from '../../../controls/failure-notice';
 import { ProgressLine } from '../../../controls/progress-line';
 import { Skeleton } from '../../../controls/skeleton';
+import { StoppedNotice } from '../../../controls/stopped-notice';
 import { QuantileChart } from '../../../figures/charts/quantile-chart';
 import { SaveFigure } from '../../../figures/export/save-figure';
 import { NO_MODEL } from '../../../predictors/model-words';
@@ -23,14 +24,7 @@ export function ResidualsView(props: PartProps) {
   if (error && !whole) return <FailureNotice error={error} />;
   const label = 'Computing the residuals';
   if (stopped) {
-    return (
-      <p className="flex items-center gap-4 pt-4">
-        The computing was stopped.
-        <button type="button" className="button" onClick={regression.resume}>
-          Compute
-        </button>
-      </p>
-    );
+    return <StoppedNotice className="pt-4" onResume={regression.resume} />;
   }
   if (!whole)
     return progress ? (

@@ -1,5 +1,6 @@
 import { joined } from '../../../coefficients/coefficient-names';
 import { ProgressLine } from '../../../controls/progress-line';
+import { StoppedNotice } from '../../../controls/stopped-notice';
 import type { Shares } from '../../../predictors/find-shares';
 import { vifText } from '../../../predictors/numbers';
 import { useLargestSets } from '../../../predictors/use-largest-sets';
@@ -58,14 +59,7 @@ function LargestSets({ model, terms, of, settings, patch }: PredictorsViewProps)
     );
   }
   if (stopped) {
-    return (
-      <p className="mt-2 flex items-center gap-4 text-[13px]">
-        The search was stopped.
-        <button type="button" className="button py-0.5" onClick={resume}>
-          Search
-        </button>
-      </p>
-    );
+    return <StoppedNotice words="The search was stopped." again="Search" className="mt-2 text-[13px]" onResume={resume} />;
   }
   if (!data) {
     return (

@@ -1,7 +1,8 @@
 import type { JointResult } from '@ivlen/contract';
-import { ReferenceLine, Scatter, type ScatterShapeProps } from 'recharts';
+import { ReferenceLine, Scatter } from 'recharts';
 import { niceAxis } from '../../../figures/charts/nice-axis';
 import { PlainChart } from '../../../figures/charts/plain-chart';
+import { PointOfRow } from '../../../figures/charts/point-of-row';
 import { SaveFigure } from '../../../figures/export/save-figure';
 
 interface DistanceFigureProps {
@@ -16,8 +17,8 @@ export function DistanceFigure({ distances: { theoretical, observed, rows, limit
   const x = niceAxis([0, theoretical.at(-1) ?? 1], width - 80);
   const y = niceAxis([0, most], height - 60);
   const beyond = (value: number) => limit !== null && value > limit;
-  const points = observed.map((value, i) => ({ x: theoretical[i] ?? 0, y: value, row: rows[i] ?? 0, beyond: beyond(value) }));
-  const outside = points.filter((point) => point.beyond).length;
+  const points = observed.map((value, i) => ({ x: theoretical[i] ?? 0, y: value, row: rows[i] ?? 0, marked: beyond(value) }));
+  const outside = points.filter((point) => point.marked).length;
   const end = Math.min(x.domain[1], y.domain[1]);
   const label = `Distance plot: ${outside} rows beyond what the furthest row of a jointly normal sample passes in 5 of 100`;
   return (
@@ -47,17 +48,5 @@ export function DistanceFigure({ distances: { theoretical, observed, rows, limit
         row would be in 95 of 100 such samples.
       </figcaption>
     </figure>
-  );
-}
-
-/** A dot; a square in the colour of cautions, with its row, beyond the limit. */
-function PointOfRow(props: ScatterShapeProps) {
-  const { cx = 0, cy = 0 } = props;
-  const { row, beyond } = props as ScatterShapeProps & { readonly row: number; readonly beyond: boolean };
-  if (!beyond) return <circle cx={cx} cy={cy} r={2.2} fill="var(--ink)" fillOpacity={0.6} />;
-  return (
-    <rect x={Number(cx) - 2.6} y={Number(cy) - 2.6} width={5.2} height={5.2} fill="var(--caution)">
-      <title>{`row ${row}`}</title>
-    </rect>
   );
 }

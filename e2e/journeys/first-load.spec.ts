@@ -4,7 +4,7 @@ import { expect, openCopy, test } from '../application/test';
 const MOST_BYTES = 300_000;
 const WORTH_COMPRESSING = 1024;
 /** Read while nothing else is to be done, once the page is there. */
-const LATER = /(data|shape|scatterplots)-stage|\.worker/;
+const LATER = /(data|shape|scatterplots|subgroups|collinearity)-stage|\.worker/;
 
 test('the first page and a study together load at most 300 kB of compressed script, all of it from here', async ({ page, application }) => {
   const scripts: Promise<number>[] = [];

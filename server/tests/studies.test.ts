@@ -277,6 +277,7 @@ describe('the demo', () => {
     await loadDemo(own.database, 'samples');
     const studies = await own.ask(z.array(studyListItemSchema), 'GET', '/studies');
     expect(studies.map(({ name, rows }) => [name, rows]).toSorted()).toEqual([
+      ['Aldermere beds', 60],
       ['Aldermere kick samples', 12],
       ['Aldermere streams', 248],
     ]);

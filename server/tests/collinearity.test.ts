@@ -91,9 +91,9 @@ async function studyFrom(name: string, table: Record<string, readonly (string | 
   const { id: study } = await app.ask(z.object({ id: z.string() }), 'POST', '/studies', { importId: preview.id, name });
   let made = await app.ask(studySchema, 'GET', `/studies/${study}`);
   // Whole numbers that all differ are taken for an identifier.
-  for (const { id: variable, kind } of made.state.variables) {
+  for (const { id: variable, kind, storage } of made.state.variables) {
     if (kind !== 'identifier') continue;
-    const change = { type: 'edit-variable', variable, patch: { kind: 'continuous' } };
+    const change = { type: 'edit-variable', variable, patch: { kind: storage === 'number' ? 'continuous' : 'nominal' } };
     made = await app.ask(studySchema, 'POST', `/studies/${study}/changes`, { expectedHead: made.head, change });
   }
   return made;
@@ -266,6 +266,21 @@ describe('levels', () => {
     });
     expect(await refused(quantities(['ph', 'nitrate']), id('ph'))).toMatchObject({ code: 'outcome-among-predictors' });
     expect((await refused([])).status).toBe(422);
+  });
+});
+
+describe('more than can be told apart', () => {
+  it('is refused before it is computed, and says where', async () => {
+    const levels = (count: number, step: number) => Array.from({ length: 60 }, (_, i) => `l${(i * step) % count}`);
+    const wide = Object.fromEntries(Array.from({ length: 9 }, (_, k) => [`f${k}`, levels(29, k + 2)]));
+    const study = await studyFrom('levels', { many: levels(31, 1), ...wide });
+    const failure = async (names: readonly string[]) => {
+      const predictors = names.map((name) => ({ variable: id(name, study), as: 'levels' }));
+      const body = { revision: study.head, analysis: { kind: 'collinearity', predictors } };
+      return (await (await app.send('POST', `/studies/${study.id}/analyses`, body)).json()) as { error: object };
+    };
+    expect((await failure(['many'])).error).toMatchObject({ code: 'too-many-groups', where: id('many', study) });
+    expect((await failure(Object.keys(wide))).error).toMatchObject({ code: 'too-many-columns' });
   });
 });
 

@@ -11,6 +11,7 @@ import {
 } from '@ivlen/contract';
 import { linearModel, modelTriangle, nearDependences } from '@ivlen/core';
 import { describe, expect, it, test } from 'vitest';
+import { RequestError } from '../src/api/client';
 import { sentenceOf } from '../src/methods-line/methods-parts';
 import { chosenPredictors, switched } from '../src/predictors/chosen-predictors';
 import { combination, combinedName, standardScores } from '../src/predictors/combine-draft';
@@ -26,6 +27,7 @@ import {
   sharedSentence,
   stepSentence,
 } from '../src/predictors/model-words';
+import { namedFailure } from '../src/predictors/named-failure';
 import { indexText, shareText, toleranceText, vifText } from '../src/predictors/numbers';
 import { formerTerms, predictorModel, sameTerms } from '../src/predictors/predictor-model';
 import { collinearityRequest, looking, regressionRequest } from '../src/predictors/requests';
@@ -564,6 +566,22 @@ describe('the sentence of the stage', () => {
     expect(sentenceOf(sentence(study, settings(), { ...facts, chosen: { ...chosen, outcome: null, refused: null } }))).toContain(
       'outcome: none.',
     );
+  });
+});
+
+describe('a failure that names a variable', () => {
+  it('by its name, not its id; others stay as they are', () => {
+    const failure = new RequestError({ code: 'too-many-groups', message: 'Too many levels.', where: 'o', hint: 'Group them.' });
+    const named = namedFailure(failure, all) as RequestError;
+    expect([named.where, named.message, named.hint, named.code]).toEqual([
+      'stream order',
+      'Too many levels.',
+      'Group them.',
+      'too-many-groups',
+    ]);
+    const other = new RequestError({ code: 'x', message: 'y', where: 'row 3' });
+    expect(namedFailure(other, all)).toBe(other);
+    expect(namedFailure(new Error('z'), all)).toEqual(new Error('z'));
   });
 });
 

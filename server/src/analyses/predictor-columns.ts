@@ -25,6 +25,19 @@ export function predictorVariables(predictors: readonly Predictor[], all: readon
   });
 }
 
+/** So many columns of quantities and indicators stand in a model at the most. */
+const MOST_COLUMNS = 250;
+
+function tooManyColumns(): DomainError {
+  return new DomainError(
+    'too-many-columns',
+    `These predictors make more than ${MOST_COLUMNS} columns of quantities and indicator variables.`,
+    {
+      hint: 'Choose fewer of those with many levels, or group their levels first.',
+    },
+  );
+}
+
 export interface PredictorColumns {
   /** Of the complete rows alone; indicators for levels. */
   readonly columns: readonly Float64Array[];
@@ -43,7 +56,8 @@ export function predictorColumns(predictors: readonly Predictor[], columns: Anal
       of.push({ term, level: null });
       return { variable, as, columns: [made.push(values) - 1], levels: [], reference: null };
     }
-    const levels = levelsOf(values);
+    const levels = levelsOf(variable, values);
+    if (of.length + levels.length > MOST_COLUMNS) throw tooManyColumns();
     const reference = levels.some(({ value }) => value === wanted) ? wanted : mostFrequent(levels);
     const own = levels.filter(({ value }) => value !== reference);
     const numbers = own.map(({ value }) => {
@@ -55,12 +69,13 @@ export function predictorColumns(predictors: readonly Predictor[], columns: Anal
   return { columns: made, of, terms };
 }
 
-function levelsOf(values: Float64Array): Term['levels'] {
+function levelsOf(variable: string, values: Float64Array): Term['levels'] {
   const counts = new Map<number, number>();
   for (const value of values) {
     counts.set(value, (counts.get(value) ?? 0) + 1);
     if (counts.size > MOST_COMPARED) {
       throw new DomainError('too-many-groups', `More than ${MOST_COMPARED} levels cannot be told apart by indicator variables.`, {
+        where: variable,
         hint: 'Take an ordinal predictor as a quantity, or group the levels first.',
       });
     }

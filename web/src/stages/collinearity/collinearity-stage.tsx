@@ -12,6 +12,7 @@ import { OpenPair } from '../../pair-card/open-pair';
 import { usePairSelection } from '../../pair-card/use-pair-selection';
 import { PinButton } from '../../pins/pin-button';
 import { chosenPredictors, switched } from '../../predictors/chosen-predictors';
+import { namedFailure } from '../../predictors/named-failure';
 import { collinearityRequest, looking } from '../../predictors/requests';
 import { usePredictorModel } from '../../predictors/use-predictor-model';
 import { useSettings } from '../../settings/use-settings';
@@ -90,7 +91,7 @@ export function CollinearityStage({ study }: { study: Study }) {
   function shown() {
     const why = whyNothing();
     if (why) return <p className="mx-auto max-w-md py-16 text-center font-serif text-lg text-muted">{why}</p>;
-    if (state.error) return <FailureNotice error={state.error} />;
+    if (state.error) return <FailureNotice error={namedFailure(state.error, study.state.variables)} />;
     const label = 'Going through the rows of the predictors';
     if (state.stopped) {
       return <StoppedNotice onResume={state.resume} />;

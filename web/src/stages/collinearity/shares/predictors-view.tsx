@@ -27,7 +27,7 @@ export function PredictorsView(props: PredictorsViewProps) {
       {facts.terms.length > 1 && (
         <>
           <NearSection {...shown} />
-          {props.chosen.outcome && model.result.outcomeValues !== 2 && <HarmSection {...shown} />}
+          {props.chosen.outcome && model.result.outcomeValues === 3 && <HarmSection {...shown} />}
         </>
       )}
       <p className="text-[13px] text-muted">

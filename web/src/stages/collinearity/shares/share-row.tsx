@@ -32,7 +32,7 @@ export function ShareRow(props: ShareRowProps) {
     <div
       role="row"
       data-testid={`share-${predictor.of.name}`}
-      className="grid grid-cols-[190px_minmax(140px,1fr)_60px_90px_66px_minmax(140px,200px)_24px] items-center gap-x-3 border-b border-rule"
+      className="grid grid-cols-[minmax(120px,190px)_minmax(110px,1fr)_56px_minmax(72px,90px)_62px_minmax(100px,200px)_24px] items-center gap-x-3 border-b border-rule"
       style={{ minHeight: HEIGHT }}
     >
       <span role="rowheader" className="flex min-w-0 items-center gap-2">

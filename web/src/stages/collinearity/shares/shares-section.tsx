@@ -93,7 +93,7 @@ export function SharesSection(props: SharesSectionProps) {
       <div role="table" aria-label={caption} className="mt-2">
         <div
           role="row"
-          className="sticky top-[-12px] z-10 grid grid-cols-[190px_minmax(140px,1fr)_60px_90px_66px_minmax(140px,200px)_24px] items-end gap-x-3 border-b border-edge bg-paper pb-1 text-[13px] text-muted"
+          className="sticky top-[-12px] z-10 grid grid-cols-[minmax(120px,190px)_minmax(110px,1fr)_56px_minmax(72px,90px)_62px_minmax(100px,200px)_24px] items-end gap-x-3 border-b border-edge bg-paper pb-1 text-[13px] text-muted"
         >
           <span role="columnheader">predictor</span>
           <span role="columnheader" aria-label="share told" ref={area}>

@@ -15,7 +15,6 @@ interface PearsonColumn {
   readonly present: number;
   readonly total: number;
   readonly squares: number;
-  readonly missingRows: Uint32Array;
 }
 
 /** If less than this share of a column's squares is variation of the pair's rows, sums by difference would lose digits. */
@@ -36,17 +35,22 @@ export function createPearsonPairs(
   options: ResolvedCorrelationOptions,
   { sums = allSums(columns) }: PreparedColumns,
 ): TestedPairs {
-  const { products, totals, present, shifts, missingRows } = sums;
+  const { products, totals, present, shifts, lost } = sums;
   const size = columns.length;
   const prepared = columns.map((values, j): PearsonColumn => {
     const squares = products[j * size + j];
-    return { values, shift: shifts[j], present: present[j], total: totals[j], squares, missingRows: missingRows[j] };
+    return { values, shift: shifts[j], present: present[j], total: totals[j], squares };
   });
   const rows = columns[0]?.length ?? 0;
   const scratch = { x: new Float64Array(rows), y: new Float64Array(rows) };
+  const hasGaps = lost.counts.length > 0;
+  const out = (i: number, j: number): Sums => {
+    const at = i * size + j;
+    return hasGaps ? { rows: lost.counts[at], total: lost.totals[at], squares: lost.squares[at] } : NONE_LOST;
+  };
   const test = (i: number, j: number): CorrelationTest => {
     const [a, b] = [prepared[i], prepared[j]];
-    const quick = options.interval === 'adf' ? null : quickProduct(a, b, products[i * size + j]);
+    const quick = options.interval === 'adf' ? null : quickProduct(a, b, products[i * size + j], out(i, j), out(j, i));
     if (quick) return testFromProduct(quick.product, quick.n, options, noAdf);
     const n = gatherCompletePair(a.values, b.values, scratch.x, scratch.y);
     return testPearson(scratch.x, scratch.y, n, options);
@@ -64,9 +68,13 @@ function allSums(columns: readonly Float64Array[]): ColumnSums {
 }
 
 /** The coefficient from sums over all rows less those that either column misses; null where that would lose digits. */
-function quickProduct(a: PearsonColumn, b: PearsonColumn, product: number): { product: UnitProduct; n: number } | null {
-  const outOfA = sumsOverRows(a, b.missingRows);
-  const outOfB = sumsOverRows(b, a.missingRows);
+function quickProduct(
+  a: PearsonColumn,
+  b: PearsonColumn,
+  product: number,
+  outOfA: Sums,
+  outOfB: Sums,
+): { product: UnitProduct; n: number } | null {
   const n = a.present - outOfA.rows;
   if (n < FEWEST_ROWS) return null;
   const x = { column: a, ...leftOf(a, outOfA, n) };
@@ -78,23 +86,14 @@ function quickProduct(a: PearsonColumn, b: PearsonColumn, product: number): { pr
   return oneMinusAbs < SURE_OF_NO_LINE ? null : { product: { r: Math.sign(r) * (1 - oneMinusAbs), oneMinusAbs }, n };
 }
 
+/** Of a column over the rows that the other one of a pair lacks. */
 interface Sums {
   readonly rows: number;
   readonly total: number;
   readonly squares: number;
 }
 
-function sumsOverRows({ values, shift }: PearsonColumn, rows: Uint32Array): Sums {
-  let [present, total, squares] = [0, 0, 0];
-  for (let k = 0; k < rows.length; k++) {
-    const value = values[rows[k]] - shift;
-    if (value !== value) continue;
-    present++;
-    total += value;
-    squares += value * value;
-  }
-  return { rows: present, total, squares };
-}
+const NONE_LOST: Sums = { rows: 0, total: 0, squares: 0 };
 
 /** Mean (shifted) and Σ(x − x̄)² of the rows complete for the pair. */
 function leftOf(column: PearsonColumn, out: Sums, n: number): { mean: number; variation: number } {

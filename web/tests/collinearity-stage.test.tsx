@@ -318,6 +318,14 @@ describe('the regression', () => {
     fireEvent.change(screen.getByLabelText('gravel, cm'), { target: { value: 'x' } });
     expect(await screen.findByText('gravel: a number is needed.')).toBeTruthy();
   });
+  it('of very many rows and predictors stands by the triangle alone: its rows are gone through for their own part only', async () => {
+    const many = (body: Asked) =>
+      body.analysis.kind === 'collinearity' ? { ...collinearity(body.analysis), n: 60_000_000 } : answer(body);
+    const { sent } = open('/studies/x/collinearity?view=regression', null, { 'POST /analyses': many });
+    expect(text(await screen.findByTestId('model-sentence'))).toContain('n = 60,000,000.');
+    await screen.findByTestId('prediction');
+    expect(asked(sent, 'regression')).toEqual([]);
+  });
   it('after a switch stands beside what was', async () => {
     open('/studies/x/collinearity?view=regression', { off: ['v1'], before: [] });
     const table = await screen.findByTestId('regression-table');

@@ -34,7 +34,7 @@ const MOST_AT_ONCE = 6;
 /** The regression whole: one sentence about the model, one table of its terms. */
 export function RegressionView(props: PartProps) {
   const { chosen, model, terms } = props;
-  const regression = useRegression(props);
+  const regression = useRegression(props, { rows: false });
   if (!chosen.outcome || model.result.outcomeValues === 2) return <NoOutcome {...props} />;
   if (terms.length === 0) return <p className="pt-6 font-serif text-[17px]">None of the predictors varies in these rows.</p>;
   if (regression.error && !regression.values) return <FailureNotice error={regression.error} />;

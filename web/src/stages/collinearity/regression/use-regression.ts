@@ -7,8 +7,15 @@ import { regressionRequest } from '../../../predictors/requests';
 import { useFit } from '../../../predictors/use-fit';
 import type { PartProps } from '../stage-props';
 
-/** The regression of the outcome on the predictors that are switched on: from the triangle at once, then to all its digits. */
-export function useRegression(props: PartProps, without: readonly number[] = []) {
+/** From so many products on, the rows are gone through only for who wants to see them. */
+const HEAVY_FROM = 5e8;
+
+/**
+ * The regression of the outcome on the predictors that are switched on: from the triangle at once, then to all its digits.
+ * @param options.without numbers of rows that are left out
+ * @param options.rows whether what the rows say is wanted, too
+ */
+export function useRegression(props: PartProps, { without = [], rows = true }: { without?: readonly number[]; rows?: boolean } = {}) {
   const { study, settings, chosen, among, model, terms, of } = props;
   const client = useQueryClient();
   const { outcome } = chosen;
@@ -17,7 +24,8 @@ export function useRegression(props: PartProps, without: readonly number[] = [])
   const quick = useFit(of, model, enabled ? terms : null, settings.level);
   const request = outcome && regressionRequest({ predictors: kept, among, outcome, level: settings.level, without });
   const query = analysisQuery(study.id, study.head, request ?? { kind: 'regression', predictors: [], outcome: '', level: 0.95 });
-  const { data: whole, error, fetchStatus, refetch } = useQuery({ ...query, enabled });
+  const isHeavy = model.result.n * terms.flatMap((term) => term.columns).length ** 2 > HEAVY_FROM;
+  const { data: whole, error, fetchStatus, refetch } = useQuery({ ...query, enabled: enabled && (rows || !isHeavy) });
   const { data: progress } = useQuery(progressQuery(query.queryKey));
   const fitted = quick.data;
   const columns = terms.flatMap((term, place) =>

@@ -107,7 +107,7 @@ interface TriedRow {
 /** What of the table changes when the ticked rows are left out. */
 function WithAndWithout(props: InfluentialRowsProps & { readonly rows: readonly number[] }) {
   const { whole, model, terms, levels, rows } = props;
-  const { whole: tried, error } = useRegression(props, rows);
+  const { whole: tried, error } = useRegression(props, { without: rows });
   if (error && !tried) return <FailureNotice error={error} />;
   if (!tried) return <Skeleton label="Computing without these rows" className="h-40" />;
   if (tried.model.because !== null)

@@ -4,6 +4,7 @@ import { expect, openCopy, type Page, test, whileSaving } from '../application/t
 interface Model {
   readonly coefficients: number[];
   readonly se: number[];
+  readonly t: number[];
   readonly r2: number;
   readonly f: number;
   readonly df: number;
@@ -230,6 +231,11 @@ test('kilns: F, coefficients and VIF of four quantities, then the fuel by its le
   const wood = page.getByTestId('regression-table').getByRole('row', { name: /^fuel: wood/ });
   await expect(wood).toContainText(four(withFuel.model.coefficients.at(-1) ?? 0));
   await expect(page.getByTestId('regression-table').getByRole('row', { name: /^fuel, against electric/ })).toContainText('F(2)');
+
+  // Each alone: of the fuel what its levels add together.
+  const { t, r2, df } = withFuel.model;
+  const alone = t.slice(1, 5).reduce((sum, value) => sum + (value ** 2 * (1 - r2)) / df, 0) + (r2 - model.r2);
+  await expect(page.getByTestId('shared-variance').first()).toContainText(`adds up to ${(100 * alone).toFixed(1)} % of the variance`);
 
   // What the rows say: the one that matters most, without it, and set aside.
   await part(page, 'Residuals and rows').click();

@@ -338,19 +338,24 @@ describe('the regression in words and as a table', () => {
     expect(equationInSymbols(values)).toMatch(/^ŷ = [\d.−]+ \+ 0\.\d+ x₁ − 0\.\d+ x₂$/);
   });
   it('what each tells alone and what is shared, also where that is less than nothing', () => {
-    const own = values.coefficients.reduce((sum, coefficient) => sum + ownShare(coefficient), 0);
-    const words = sharedSentence(values);
-    const shared = summary.r2 - own;
-    if (shared > 0.0005) expect(words).toContain('is told by several of them alike');
-    else expect(words).toMatch(/suppression|nothing of it is shared/);
-    const part = (value: number) => ({ ...(values.coefficients[0] as ModelValues['coefficients'][number]), part: value, zeroOrder: 0.1 });
-    expect(sharedSentence({ ...values, r2: 0.2, coefficients: [part(0.4), part(0.4)] })).toContain(
-      '12.0 % more than all of them tell together',
-    );
-    expect(sharedSentence({ ...values, r2: 0.5, coefficients: [part(0.4), part(0.4)] })).toBe(
+    const own = values.coefficients.map(ownShare);
+    // By the definition: R² less what it is without the predictor.
+    expect(own[0]).toBeCloseTo(summary.r2 - linearModel(t, [d]).r2, 10);
+    const words = sharedSentence(values.r2, own);
+    const alone = own.reduce((sum, share) => sum + share, 0);
+    expect(words).toContain(`adds up to ${(100 * alone).toFixed(1)} % of the variance`);
+    expect(sharedSentence(0.2, [0.16, 0.16])).toContain('32.0 % of the variance, 12.0 % more than all of them tell together');
+    expect(sharedSentence(0.5, [0.16, 0.16])).toBe(
       'What each tells alone adds up to 32.0 % of the variance; another 18.0 % is told by several of them alike.',
     );
-    expect(sharedSentence({ ...values, coefficients: [part(0.4)] })).toBe('');
+    expect(sharedSentence(0.32, [0.16, 0.16])).toBe('What each tells alone adds up to R²: nothing of it is shared.');
+    expect([
+      sharedSentence(0.4, [0.4]),
+      sharedSentence(null, [0.1, 0.2]),
+      sharedSentence(0.5, [0.1, null]),
+      sharedSentence(0.5, [0.1, Number.NaN]),
+    ]).toEqual(['', '', '', '']);
+    const part = (value: number) => ({ ...(values.coefficients[0] as ModelValues['coefficients'][number]), part: value, zeroOrder: 0.1 });
     expect(besideOthersSentence({ ...values, coefficients: [part(0.4), { ...part(0.05) }] }, ['gravel', 'depth'])).toBe(
       'More beside the others than alone: gravel (semipartial .400, alone r = .100). A small r by itself is no reason to leave a predictor out.',
     );

@@ -54,16 +54,19 @@ export function ownShare({ part }: Pick<ModelCoefficient, 'part'>): number {
   return number(part) ** 2;
 }
 
-/** Of R², what predictors tell alone and what is shared among them, which can be less than nothing. */
-export function sharedSentence(model: ModelValues): string {
-  if (model.coefficients.length < 2 || model.r2 === null) return '';
-  const own = model.coefficients.reduce((sum, coefficient) => sum + ownShare(coefficient), 0);
-  const shared = model.r2 - own;
+/**
+ * Of R², what predictors tell alone and what is shared among them, which can be less than nothing.
+ * @param own what each adds to all others; of several indicators what they add together. null while that is not known
+ */
+export function sharedSentence(r2: number | null, own: readonly (number | null)[]): string {
+  if (own.length < 2 || r2 === null || own.some((share) => share === null || Number.isNaN(share))) return '';
+  const alone = own.reduce<number>((sum, share) => sum + (share ?? 0), 0);
+  const shared = r2 - alone;
   // With a decimal, so that the two add up to R² as it is written.
-  const [alone, rest] = [own, Math.abs(shared)].map((share) => `${(100 * share).toFixed(1)} %`);
-  if (Math.abs(shared) < 0.0005) return `What each tells alone adds up to R²: nothing of it is shared.`;
-  if (shared > 0) return `What each tells alone adds up to ${alone} of the variance; another ${rest} is told by several of them alike.`;
-  return `What each tells alone adds up to ${alone} of the variance, ${rest} more than all of them tell together: they bring each other out (suppression), and the shared part is negative.`;
+  const [first, rest] = [alone, Math.abs(shared)].map((share) => `${(100 * share).toFixed(1)} %`);
+  if (Math.abs(shared) < 0.0005) return 'What each tells alone adds up to R²: nothing of it is shared.';
+  if (shared > 0) return `What each tells alone adds up to ${first} of the variance; another ${rest} is told by several of them alike.`;
+  return `What each tells alone adds up to ${first} of the variance, ${rest} more than all of them tell together: they bring each other out (suppression), and the shared part is negative.`;
 }
 
 /** Predictors that tell more beside the others than alone: a small r is no reason to drop them. */

@@ -11,6 +11,7 @@ import {
   equationInWords,
   modelSentence,
   NO_MODEL,
+  ownShare,
   sharedSentence,
   subscript,
 } from '../../../predictors/model-words';
@@ -67,9 +68,15 @@ function Regression(props: RegressionProps) {
   }
   const facts = { outcome, unit: chosen.outcome?.unit ?? null, predictors: terms.map(({ name }) => name), levels };
   const said = modelSentence(values, facts);
-  const shared = [sharedSentence(values), besideOthersSentence(values, names)].filter(Boolean);
+
   const inflation = shares.data && sameTerms(shares.data.facts.terms, terms) ? shares.data.found.inflation : [];
   const together = last.data && sameTerms(last.data.facts, terms) ? last.data.found : [];
+  const own = terms.map((term, k): number | null => {
+    if (term.columns.length > 1) return together[k]?.change ?? null;
+    const coefficient = values.coefficients[columns.slice(0, k).flat().length];
+    return coefficient ? ownShare(coefficient) : null;
+  });
+  const shared = [sharedSentence(values.r2, own), besideOthersSentence(values, names)].filter(Boolean);
   const rows = termRows(values, {
     terms,
     columnNames: names,

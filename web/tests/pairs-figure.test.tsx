@@ -7,6 +7,7 @@ import { filePalette } from '../src/figures/export/day-colours';
 import { GroupScatterplot } from '../src/figures/group-scatterplot';
 import type { ComparedPair, ShownGroup } from '../src/groups/compared-pairs';
 import { Lane, laneHeight } from '../src/stages/subgroups/pairs/lane';
+import { shownInWords } from '../src/stages/subgroups/pairs/pairs-export';
 import { PairsFigure } from '../src/stages/subgroups/pairs/pairs-figure';
 import { show } from './served';
 import { testStudy } from './test-study';
@@ -158,4 +159,15 @@ describe('a scatterplot by group', () => {
     const fills = [...(plot?.querySelectorAll('path[fill-opacity]') ?? [])].map((path) => path.getAttribute('fill'));
     expect(fills).toEqual(['var(--group-1)', 'var(--group-4)']);
   });
+});
+
+describe('the caption of a chart', () => {
+  it.each([
+    [28, 28, 28, ''],
+    [5, 5, 28, ' 5 of these 28 pairs are chosen.'],
+    [120, 300, 300, ' The first 120 of 300 pairs are drawn.'],
+    [120, 200, 300, ' 200 of these 300 pairs are chosen. The first 120 of 200 pairs are drawn.'],
+  ])('says which pairs it has: %d drawn of %d chosen of %d', (drawn, shown, all, words) =>
+    expect(shownInWords(drawn, shown, all)).toBe(words),
+  );
 });

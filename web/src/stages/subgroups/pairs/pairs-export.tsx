@@ -22,7 +22,7 @@ export function PairsExport({ study, settings, taking, compared, shown }: Subgro
   const build = useCallback<BuildFigure>(
     async (options, fontFace) => {
       const pairs = shown.slice(0, MOST_LANES);
-      const caption = `${table.caption}: coefficients with intervals. ${wholeSentence(compared, taking, settings)}${pairs.length < shown.length ? ` The first ${pairs.length} of ${shown.length} pairs.` : ''}`;
+      const caption = `${table.caption}: coefficients with intervals. ${wholeSentence(compared, taking, settings)}${shownInWords(pairs.length, shown.length, compared.pairs.length)}`;
       const element = createElement(PairsFigure, {
         pairs,
         groups,
@@ -44,4 +44,10 @@ export function PairsExport({ study, settings, taking, compared, shown }: Subgro
       <ExportFigureButton name={name} build={shown.length > 0 ? build : null} />
     </span>
   );
+}
+
+/** Which of the pairs the figure has, where it has not all that the sentence before speaks of. */
+export function shownInWords(drawn: number, shown: number, all: number): string {
+  const some = shown < all ? ` ${shown} of these ${all} pairs are chosen.` : '';
+  return `${some}${drawn < shown ? ` The first ${drawn} of ${shown} pairs are drawn.` : ''}`;
 }

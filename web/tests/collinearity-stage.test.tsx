@@ -333,6 +333,27 @@ describe('the regression', () => {
     const less = linearModel(of('v5'), [of('v0'), of('v2')]);
     expect(text(within(table).getByRole('row', { name: /^gravel/ }))).toContain((less.coefficients[1] ?? 0).toPrecision(4));
   });
+  it('is pinned as what it is: a request and its settings', async () => {
+    const pin = { id: '0b6a5f0e-3a0e-4a52-9f43-0d2f4f5f8a12', created: '2026-05-01T00:00:00.000Z' };
+    const pins = (body: object) => ({ ...pin, ...body });
+    const { sent, user } = open('/studies/x/collinearity?view=regression', { off: ['v1'] }, { 'POST /pins': pins, 'GET /pins': [] });
+    await screen.findByTestId('regression-table');
+    for (const button of screen.getAllByRole('button', { name: /^Pin for the report/ })) await user.click(button);
+    await waitFor(() => expect(sent.filter(({ what }) => what === 'POST /pins')).toHaveLength(2));
+    for (const { body } of sent.filter(({ what }) => what === 'POST /pins')) {
+      expect(body).toMatchObject({
+        stage: 'collinearity',
+        thing: 'table',
+        request: {
+          kind: 'regression',
+          outcome: 'v5',
+          predictors: [{ variable: 'v0' }, { variable: 'v2' }],
+          rows: { completeFor: ['v0', 'v1', 'v2'] },
+        },
+        settings: { view: 'regression', off: ['v1'] },
+      });
+    }
+  });
   it('without an outcome, or with one that cannot be', async () => {
     open('/studies/x/collinearity?view=regression', { outcome: null });
     expect(await screen.findByText(/^No outcome is chosen\./)).toBeTruthy();

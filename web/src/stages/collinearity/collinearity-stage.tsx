@@ -13,7 +13,7 @@ import { usePairSelection } from '../../pair-card/use-pair-selection';
 import { PinButton } from '../../pins/pin-button';
 import { chosenPredictors, switched } from '../../predictors/chosen-predictors';
 import { namedFailure } from '../../predictors/named-failure';
-import { collinearityRequest, looking } from '../../predictors/requests';
+import { collinearityRequest, looking, regressionRequest } from '../../predictors/requests';
 import { usePredictorModel } from '../../predictors/use-predictor-model';
 import { useSettings } from '../../settings/use-settings';
 import { useWorkingSet } from '../../settings/use-working-set';
@@ -73,9 +73,9 @@ export function CollinearityStage({ study }: { study: Study }) {
             study={study}
             pinned={{
               stage: 'collinearity',
-              thing: 'table',
+              thing: view === 'residuals' ? 'figure' : 'table',
               title: sentenceOf(parts),
-              request: enough ? request : null,
+              request: enough ? (view === 'predictors' ? request : modelRequest()) : null,
               settings: { ...settings, view },
             }}
           />
@@ -87,6 +87,14 @@ export function CollinearityStage({ study }: { study: Study }) {
       <OpenPair study={study} variables={predictors} settings={card} selection={selection} />
     </>
   );
+
+  /** What the parts about the regression show; null while there is none. */
+  function modelRequest() {
+    const kept = chosen.kept.filter(({ variable }) => terms.some((term) => term.of.id === variable));
+    return chosen.outcome && kept.length > 0
+      ? regressionRequest({ predictors: kept, among, outcome: chosen.outcome, level: settings.level })
+      : null;
+  }
 
   function shown() {
     const why = whyNothing();

@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import {
   blocksFromTriangle,
+  breuschPaganOf,
   correlationInTriangle,
   dependencesInTriangle,
   inflationWithoutEach,
@@ -158,6 +159,16 @@ describe('Longley', () => {
     expectFigures('linearModel', ALGEBRA, rows.leverage, longley.leverage, 1e-9);
     expectFigures('linearModel', ALGEBRA, rows.studentized, longley.studentized, 1e-8);
     expect(rows.cooksDistance.indexOf(Math.max(...rows.cooksDistance))).toBe(4);
+  });
+
+  it('Breusch–Pagan on all predictors and on the fitted values', () => {
+    const [y, xs] = [Float64Array.from(longley.y), columnsOf(longley.xs)];
+    const whole = linearModel(y, xs);
+    const [all, fitted] = [breuschPaganOf(whole, xs), breuschPaganOf(whole, [whole.fitted])];
+    const got = [all.statistic, all.pValue, fitted.statistic, fitted.pValue];
+    // As published in the design, by mpmath.
+    [2.5096632, 0.8673846, 0.0354204, 0.8507175].forEach((wanted, k) => void expect(got[k]).toBeCloseTo(wanted, 7));
+    expect([all.df, fitted.df]).toEqual([6, 1]);
   });
 
   it('the largest sets under 10: none of four, four of three', () => {

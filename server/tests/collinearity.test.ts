@@ -9,7 +9,7 @@ import {
   studyListItemSchema,
   studySchema,
 } from '@ivlen/contract';
-import { type ModelTriangle, modelFromTriangle, termInflation } from '@ivlen/core';
+import { type ModelTriangle, modelFromTriangle, termInflation, varianceInflation } from '@ivlen/core';
 import { loadDemo } from '@ivlen/server';
 import { afterAll, beforeAll, describe, expect, it, test } from 'vitest';
 import { z } from 'zod';
@@ -281,6 +281,21 @@ describe('more than can be told apart', () => {
     };
     expect((await failure(['many'])).error).toMatchObject({ code: 'too-many-groups', where: id('many', study) });
     expect((await failure(Object.keys(wide))).error).toMatchObject({ code: 'too-many-columns' });
+  });
+});
+
+describe('a hundred predictors', () => {
+  it('are looked at together, each as from the columns themselves', async () => {
+    const names = Array.from({ length: 100 }, (_, k) => `x${k}`);
+    const value = (i: number, k: number) => Math.sin((k + 1) * (i + 1) * 1.37) + (k % 10 === 3 ? Math.sin(k * (i + 1) * 1.37) : 0);
+    const table = Object.fromEntries(names.map((name, k) => [name, Array.from({ length: 260 }, (_, i) => Number(value(i, k).toFixed(6)))]));
+    const study = await studyFrom('hundred', table);
+    const found = await ask(collinearityResultSchema, { kind: 'collinearity', predictors: quantities(names, study) }, study);
+    expect([found.n, found.columns.length, found.triangle.length]).toEqual([260, 100, 5050]);
+    const terms = found.terms.map(({ columns }) => columns);
+    const { vif } = varianceInflation(names.map((name) => Float64Array.from(table[name] ?? [])));
+    termInflation(triangleOf(found), terms).forEach(({ gvif }, k) => void near(gvif, vif[k]));
+    expect(Math.max(...vif)).toBeGreaterThan(3);
   });
 });
 

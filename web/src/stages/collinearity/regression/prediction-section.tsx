@@ -9,8 +9,14 @@ import { typedAsAddress, typedInAddress, useAddress } from '../address';
 import type { PartProps } from '../stage-props';
 import { outsideInWords, predictionInWords } from './prediction-words';
 
+interface PredictionSectionProps extends PartProps {
+  readonly outcomeName: string;
+  /** Of all rows; null while they have not been gone through. */
+  readonly largestLeverage: number | null;
+}
+
 /** What the model says of a case whose predictors are typed: for the mean of such cases, and for a new one. */
-export function PredictionSection({ model, terms, of, settings, chosen, outcomeName }: PartProps & { readonly outcomeName: string }) {
+export function PredictionSection({ model, terms, of, settings, chosen, outcomeName, largestLeverage }: PredictionSectionProps) {
   const [address, write] = useAddress('at');
   // The fields follow the hand; the address, which a reload reads, comes after.
   const [typed, setFields] = useState(() => typedInAddress(address));
@@ -31,7 +37,8 @@ export function PredictionSection({ model, terms, of, settings, chosen, outcomeN
   const { data } = useComputing('predict', of, wrong.length === 0 ? [model.triangle, columns, at, settings.level] : null, at);
   const outcome = displayName(chosen.outcome ?? { name: '' });
   const isNow = data !== undefined && data.facts.length === at.length && data.facts.every((value, k) => value === at[k]);
-  const outside = outsideInWords(terms, values, model.result.measured);
+  const leverage = data && isNow ? data.found.leverage : Number.NaN;
+  const outside = outsideInWords(terms, values, model.result.measured, { leverage, largest: largestLeverage });
   return (
     <section aria-label="Prediction">
       <h2 className="text-[15px]">Predicted {outcomeName}</h2>

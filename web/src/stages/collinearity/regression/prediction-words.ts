@@ -13,11 +13,15 @@ export function predictionInWords({ value, mean, newCase, df }: ModelPrediction,
   return `${outcome} = ${significant(value)}; the mean of such cases lies in ${limits(mean)}, a new case in ${limits(newCase)}, each at ${level} (t, ${df.toLocaleString('en-GB')} df).`;
 }
 
-/** Values beyond those of the rows, where the model is a guess; an empty text where there are none. */
+/**
+ * Values beyond those of the rows, each by itself or only together, where the model is a guess; an empty text where there are none.
+ * @param leverage of the place, and the largest that a row has; null while that is not known
+ */
 export function outsideInWords(
   terms: readonly ModelTerm[],
   values: readonly (number | null)[],
   measured: CollinearityResult['measured'],
+  { leverage, largest }: { readonly leverage: number; readonly largest: number | null },
 ): string {
   const out = terms.flatMap((term, k) => {
     const value = values[k] ?? null;
@@ -25,5 +29,8 @@ export function outsideInWords(
     if (term.as !== 'quantity' || value === null || !Number.isFinite(value) || min === null || max === null) return [];
     return value < min || value > max ? [`${term.name} (the rows run from ${asMeasured(min)} to ${asMeasured(max)})`] : [];
   });
+  if (out.length === 0 && largest !== null && leverage > largest) {
+    return 'Each value was measured, but no row is so unusual in all of them together. There the model is a guess.';
+  }
   return out.length === 0 ? '' : `Outside what was measured: ${joined(out)}. There the model is a guess.`;
 }

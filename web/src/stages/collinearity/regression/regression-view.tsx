@@ -40,12 +40,20 @@ export function RegressionView(props: PartProps) {
   if (terms.length === 0) return <p className="pt-6 font-serif text-[17px]">None of the predictors varies in these rows.</p>;
   if (regression.error && !regression.values) return <FailureNotice error={regression.error} />;
   if (!regression.values) return <Skeleton label="Computing the regression" className="mt-4 h-96" />;
-  return <Regression {...props} values={regression.values} request={regression.request} />;
+  return (
+    <Regression
+      {...props}
+      values={regression.values}
+      request={regression.request}
+      largestLeverage={regression.whole?.largestLeverage ?? null}
+    />
+  );
 }
 
 interface RegressionProps extends PartProps {
   readonly values: ModelValues;
   readonly request: ReturnType<typeof useRegression>['request'];
+  readonly largestLeverage: number | null;
 }
 
 function Regression(props: RegressionProps) {
@@ -68,7 +76,6 @@ function Regression(props: RegressionProps) {
   }
   const facts = { outcome, unit: chosen.outcome?.unit ?? null, predictors: terms.map(({ name }) => name), levels };
   const said = modelSentence(values, facts);
-
   const inflation = shares.data && sameTerms(shares.data.facts.terms, terms) ? shares.data.found.inflation : [];
   const together = last.data && sameTerms(last.data.facts, terms) ? last.data.found : [];
   const own = terms.map((term, k): number | null => {

@@ -177,7 +177,7 @@ function resultOf(columns: Float64Array[], terms: CollinearityResult['terms'], o
 const term = (id: string, columns: number[]) => ({ variable: id, as: 'quantity' as const, columns, levels: [], reference: null });
 const result = resultOf([g, s, d], [term('g', [0]), term('s', [1]), term('d', [2])], t);
 const model = predictorModel(result, all, new Map());
-const shares = findShares(model.triangle, [[0], [1], [2]], model.columnNames);
+const shares = findShares(model.triangle, [[0], [1], [2]]);
 
 describe('the model of the predictors', () => {
   it('unpacks the triangle as it was', () => {
@@ -256,13 +256,18 @@ describe('words follow from the figures', () => {
   });
   it('no close pair: how close the closest are, and what that leaves open', () => {
     const low = { pairs: [{ a: 0, b: 2, r: -0.748 }], largest: 639 };
-    expect(noPairSentence(low, ['depth', 'x', 'current'], 0.9)).toBe(
+    const by = { threshold: 0.9, limit: 10 };
+    expect(noPairSentence(low, ['depth', 'x', 'current'], by)).toBe(
       'No pair of predictors reaches |r| = .90; the closest are depth and current, r = −.75. A dependence of three or more hides below that: the shares show it.',
     );
-    expect(noPairSentence({ ...low, largest: 2 }, ['depth', 'x', 'current'], 0.9)).toContain(
+    expect(noPairSentence({ ...low, largest: 2 }, ['depth', 'x', 'current'], by)).toContain(
       'would not rule out a dependence of three or more',
     );
-    expect(noPairSentence({ pairs: [], largest: 1 }, [], 0.9)).toBe('');
+    expect(noPairSentence({ pairs: [], largest: 1 }, [], by)).toBe('');
+    // A pair alone can be enough, where the threshold is set high.
+    const one = { pairs: [{ a: 0, b: 1, r: 0.97 }], largest: 17 };
+    expect(noPairSentence(one, ['a', 'b'], { threshold: 0.99, limit: 10 })).toContain('That is enough for a VIF above 10.');
+    expect(noPairSentence(one, ['a', 'b'], { threshold: 0.99, limit: 20 })).toContain('would not rule out');
   });
   it('near-dependences: those above 30 with who takes part; the intercept with one is no dependence to mend', () => {
     const near = nearDependences(model.triangle, [0, 1, 2]);
@@ -287,19 +292,19 @@ describe('words follow from the figures', () => {
     });
     const exact = resultOf([g, d, total], [term('g', [0]), term('d', [1]), term('x', [2])], null);
     const withSum = predictorModel(exact, [...all, derived], new Map());
-    const found = findShares(withSum.triangle, [[0], [1], [2]], withSum.columnNames);
+    const found = findShares(withSum.triangle, [[0], [1], [2]]);
     expect(found.dependences.map((set) => dependenceInWords(set, withSum))).toEqual(['total = gravel + depth']);
     expect(found.inflation.map(({ share }) => shareText(share))).toEqual(['100 %', '100 %', '100 %']);
     const twice = resultOf([g, g.map((value) => 3 - 0.64 * value)], [term('g', [0]), term('s', [1])], null);
     const scaled = predictorModel(twice, all, new Map());
-    const [set] = findShares(scaled.triangle, [[0], [1]], scaled.columnNames).dependences;
+    const [set] = findShares(scaled.triangle, [[0], [1]]).dependences;
     expect(set && dependenceInWords(set, scaled)).toMatch(/^(sand = 3\.000 − 0\.6400 · gravel|gravel = 4\.688 − 1\.5\d+ · sand)$/);
     expect(dependenceInWords({ dependent: 0, name: 'gravel', constant: 5, terms: [] }, scaled)).toBe(
       'gravel has the same value, 5.000, in all these rows.',
     );
   });
   it('the harm: √VIF, and what b and SE become without the partner, as the regression without it has them', () => {
-    const harms = findHarm(model.triangle, [[0], [1], [2]], shares);
+    const harms = findHarm(model.triangle, [[0], [1], [2]]) ?? [];
     expect(harms.map(({ term: place }) => place)).toEqual([0, 1]);
     expect(harms[0]?.factor).toBeCloseTo(Math.sqrt(shares.inflation[0]?.inflation ?? 0), 10);
     const without = linearModel(t, [g, d]);
@@ -312,7 +317,12 @@ describe('words follow from the figures', () => {
       'times what it would be if the others told nothing of it. Such estimates are imprecise, not biased',
     );
     expect(harmSentence([], String)).toContain('no standard error is even doubled');
-    expect(findHarm(model.triangle, [[2]], { inflation: [], told: [] })).toEqual([]);
+    expect(findHarm(model.triangle, [[2]])).toEqual([]);
+    // An exact dependence harms all: never "hardly any".
+    const twice = resultOf([g, g.map((value) => 2 * value)], [term('g', [0]), term('s', [1])], t);
+    const none = findHarm(predictorModel(twice, all, new Map()).triangle, [[0], [1]]);
+    expect(none).toBeNull();
+    expect(harmSentence(none, String)).toContain('There is no regression to be harmed');
   });
 });
 
@@ -548,10 +558,13 @@ describe('rows, residuals and predictions in words', () => {
     );
     expect(predictionInWords({ ...found, mean: null, newCase: null }, 'employed', '95 %')).toContain('exactly on the model');
     expect(predictionInWords({ ...found, value: Number.NaN }, 'employed', '95 %')).toContain('not determined');
-    expect(outsideInWords(model.terms, [1000, 30, null], result.measured)).toMatch(
+    expect(outsideInWords(model.terms, [1000, 30, null], result.measured, { leverage: 9, largest: 0.5 })).toMatch(
       /^Outside what was measured: gravel \(the rows run from [\d.]+ to [\d.]+\)\. There the model is a guess\.$/,
     );
-    expect(outsideInWords(model.terms, [30, 30, 25], result.measured)).toBe('');
+    const inside = (leverage: number, largest: number | null) =>
+      outsideInWords(model.terms, [30, 30, 25], result.measured, { leverage, largest });
+    expect([inside(0.1, 0.5), inside(0.9, null), inside(Number.NaN, 0.5)]).toEqual(['', '', '']);
+    expect(inside(0.9, 0.5)).toContain('no row is so unusual in all of them together');
   });
 });
 

@@ -6,7 +6,7 @@ import { findShares } from './find-shares';
 export const predictorComputing = {
   shares: findShares,
   near: (model: ModelTriangle, columns: readonly number[], centred: boolean) => nearDependences(model, columns, { centred }),
-  harm: (model: ModelTriangle, terms: Terms, names: readonly string[]) => findHarm(model, terms, findShares(model, terms, names)),
+  harm: findHarm,
   fit: (model: ModelTriangle, columns: readonly number[], level: number) => modelFromTriangle(model, columns, { level }),
   blocks: (model: ModelTriangle, blocks: Terms) => blocksFromTriangle(model, blocks),
   /** What each term adds to all others. */

@@ -1,5 +1,4 @@
-import { type ModelTriangle, modelFromTriangle, type Terms } from '@ivlen/core';
-import type { Shares } from './find-shares';
+import { type ModelTriangle, modelFromTriangle, type Terms, termInflation, toldBy } from '@ivlen/core';
 
 /** What collinearity does to one coefficient. */
 export interface Harm {
@@ -16,24 +15,21 @@ export interface Harm {
 /** From here on it is worth saying: the SE is doubled. */
 const HARMED_FROM = 4;
 
-/** Of the predictors that others tell most of: how their coefficients and SEs stand with and without those. */
-export function findHarm(model: ModelTriangle, terms: Terms, { inflation, told }: Pick<Shares, 'inflation' | 'told'>): Harm[] {
+/** Of the predictors that others tell most of: how their coefficients and SEs stand with and without those; null without a regression. */
+export function findHarm(model: ModelTriangle, terms: Terms): Harm[] | null {
   const whole = modelFromTriangle(model, terms.flat());
-  if (whole.undefinedBecause) return [];
-  const places = terms.map((_, k) => terms.slice(0, k).reduce((sum, term) => sum + term.length, 0));
-  return terms.flatMap((term, k): Harm[] => {
-    const own = inflation[k];
-    const place = (places[k] ?? 0) + 1;
-    if (term.length !== 1 || !own || !(own.inflation >= HARMED_FROM)) return [];
+  if (whole.undefinedBecause) return null;
+  return termInflation(model, terms).flatMap(({ df, inflation, adjusted, share }, k): Harm[] => {
+    if (df !== 1 || !(inflation >= HARMED_FROM)) return [];
+    const place = terms.slice(0, k).flat().length + 1;
     return [
       {
         term: k,
-        factor: own.adjusted,
+        factor: adjusted,
         b: whole.coefficients[place] ?? Number.NaN,
         se: whole.se[place] ?? Number.NaN,
-        without: (told[k]?.partners ?? []).map((partner) => {
-          const kept = terms.filter((_, at) => at !== partner);
-          const less = modelFromTriangle(model, kept.flat());
+        without: toldBy(model, terms, k, share).partners.map((partner) => {
+          const less = modelFromTriangle(model, terms.filter((_, at) => at !== partner).flat());
           const at = place - (partner < k ? (terms[partner]?.length ?? 0) : 0);
           return { partner, b: less.coefficients[at] ?? Number.NaN, se: less.se[at] ?? Number.NaN };
         }),

@@ -39,7 +39,7 @@ export interface Shares {
 const MOST_PAIRS = 200;
 
 /** @param terms columns of each predictor that varies */
-export function findShares(model: ModelTriangle, terms: Terms, names: readonly string[]): Shares {
+export function findShares(model: ModelTriangle, terms: Terms): Shares {
   const inflation = termInflation(model, terms);
   const between = columnCorrelations(model);
   return {
@@ -48,7 +48,7 @@ export function findShares(model: ModelTriangle, terms: Terms, names: readonly s
     largestWithout: inflationWithoutEach(model, terms).map((others, k) => largestInflation(others.filter((_, at) => at !== k))),
     largest: largestInflation(inflation.map((term) => term.inflation)),
     pairs: closestPairs(between, model.predictors, terms),
-    dependences: dependencesInTriangle(model, terms.flat(), names),
+    dependences: dependencesInTriangle(model, terms.flat()),
   };
 }
 

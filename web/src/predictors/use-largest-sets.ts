@@ -41,7 +41,7 @@ export function useLargestSets(
     data,
     error,
     progress,
-    stopped: enabled && fetchStatus === 'idle' && data === undefined,
+    stopped: enabled && !error && fetchStatus === 'idle' && data === undefined,
     stop: () => void client.cancelQueries({ queryKey }),
     resume: () => void refetch(),
   };

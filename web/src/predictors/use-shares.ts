@@ -5,5 +5,5 @@ import { useComputing } from './use-computing';
 export function useShares(of: readonly unknown[], model: PredictorModel, terms: readonly ModelTerm[] | null) {
   const columns = terms?.map((term) => term.columns) ?? [];
   const isEnough = columns.length > 0 && model.triangle.n > 1;
-  return useComputing('shares', of, isEnough ? [model.triangle, columns, model.columnNames] : null, { model, terms: terms ?? [] });
+  return useComputing('shares', of, isEnough ? [model.triangle, columns] : null, { model, terms: terms ?? [] });
 }

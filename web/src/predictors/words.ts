@@ -85,17 +85,23 @@ export function suggestionSentence({ places, low, high }: Suggestion, terms: rea
 export function noSuggestion(shares: Pick<Shares, 'largest'>, limit: number): string {
   if (Number.isNaN(shares.largest)) return '';
   if (shares.largest <= limit) return `No VIF is above ${limit}; the largest is ${vifText(shares.largest)}.`;
-  return 'No single predictor brings the largest VIF down: more than one has to go.';
+  return 'No single predictor brings the largest VIF far down: more than one has to go.';
 }
 
 /** No pair at the threshold: how close the closest are, and what that leaves open. */
-export function noPairSentence({ pairs, largest }: Pick<Shares, 'pairs' | 'largest'>, names: readonly string[], threshold: number): string {
+export function noPairSentence(
+  { pairs, largest }: Pick<Shares, 'pairs' | 'largest'>,
+  names: readonly string[],
+  { threshold, limit }: { readonly threshold: number; readonly limit: number },
+): string {
   const [closest] = pairs.filter(({ r }) => !Number.isNaN(r));
   if (!closest) return '';
   const found = `No pair of predictors reaches |r| = ${coefficientText(threshold)}; the closest are ${names[closest.a]} and ${names[closest.b]}, ${relationText('r', coefficientText(closest.r))}.`;
-  return largest > 10
-    ? `${found} A dependence of three or more hides below that: the shares show it.`
-    : `${found} That alone would not rule out a dependence of three or more; the shares do.`;
+  if (!(largest > limit)) return `${found} That alone would not rule out a dependence of three or more; the shares do.`;
+  // What this pair by itself would inflate: more than that is a matter of further predictors.
+  return 1 / (1 - closest.r ** 2) > limit
+    ? `${found} That is enough for a VIF above ${limit}.`
+    : `${found} A dependence of three or more hides below that: the shares show it.`;
 }
 
 /** An index above which a dependence is looked for, and a proportion from which a coefficient takes part. */
@@ -118,10 +124,10 @@ export function nearSentences(near: NearDependences, names: readonly string[]): 
       if (involved.length === 0) return `${at}no coefficient has more than half of its variance here.`;
       if (involved.length === 1) return `${at}only ${written[0]} has more than half of its variance here, which is no dependence.`;
       const others = involved.filter(({ isIntercept }) => !isIntercept);
-      if (others.length === 1) {
+      if (others.length === 1 && involved.length === 2 && Number.isFinite(conditionIndices[index])) {
         return `${at}this near-dependence involves ${joined(written)}: ${others[0]?.name} varies little about a mean far from 0. Centring it removes this; its slope is not harmed.`;
       }
-      return `${at}this near-dependence involves ${joined(written)}.`;
+      return `${at}this ${Number.isFinite(conditionIndices[index]) ? 'near-dependence' : 'exact dependence'} involves ${joined(written)}.`;
     });
 }
 
@@ -156,7 +162,8 @@ export function dependenceInWords(set: DependentSet, { terms, columnNames, resul
 }
 
 /** What inflated SEs mean, in the figures of the one that is inflated most. */
-export function harmSentence(harms: readonly Harm[], nameOf: (term: number) => string): string {
+export function harmSentence(harms: readonly Harm[] | null, nameOf: (term: number) => string): string {
+  if (!harms) return 'There is no regression to be harmed: predictors follow exactly from others, or rows are too few.';
   const [worst] = [...harms].sort((a, b) => b.factor - a.factor);
   if (!worst) return 'Hardly any: no standard error is even doubled by what the predictors share.';
   const times = significant(worst.factor);

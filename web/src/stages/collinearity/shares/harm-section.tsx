@@ -18,13 +18,13 @@ interface HarmRow {
 /** What it does to the coefficients: how far SEs are inflated, and how estimates move when a partner is left out. */
 export function HarmSection({ model, terms, of, chosen }: PredictorsViewProps) {
   const columns = terms.map((term) => term.columns);
-  const { data } = useComputing('harm', of, [model.triangle, columns, model.columnNames], terms);
+  const { data } = useComputing('harm', of, [model.triangle, columns], terms);
   const outcome = displayName(chosen.outcome ?? { name: '' });
   if (!data) return null;
   const { facts, found } = data;
   const nameOf = (place: number) => facts[place]?.name ?? '';
   const said = harmSentence(found, nameOf);
-  const rows = found.flatMap((harm): HarmRow[] => {
+  const rows = (found ?? []).flatMap((harm): HarmRow[] => {
     const name = nameOf(harm.term);
     if (harm.without.length === 0) return [{ name, harm, partner: '–', without: null }];
     return harm.without.map((without) => ({ name, harm, partner: nameOf(without.partner), without }));

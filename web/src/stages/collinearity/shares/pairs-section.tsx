@@ -16,7 +16,7 @@ export function PairsSection(props: PredictorsViewProps & { readonly shares: Sha
   const over = useOverOwnRows(props, close);
   const said =
     close.length === 0
-      ? [noPairSentence(shares, model.columnNames, settings.threshold)]
+      ? [noPairSentence(shares, model.columnNames, settings)]
       : close.map(({ a, b, r }) => `${model.columnNames[a]} and ${model.columnNames[b]}: ${relationText('r', fineCoefficientText(r))}.`);
   const variableOf = (column: number): Variable | undefined => model.terms[model.result.columns[column]?.term ?? -1]?.of;
   return (

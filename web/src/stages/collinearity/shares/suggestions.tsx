@@ -1,4 +1,5 @@
 import { joined } from '../../../coefficients/coefficient-names';
+import { FailureNotice } from '../../../controls/failure-notice';
 import { ProgressLine } from '../../../controls/progress-line';
 import { StoppedNotice } from '../../../controls/stopped-notice';
 import type { Shares } from '../../../predictors/find-shares';
@@ -50,7 +51,7 @@ export function Suggestions(props: PredictorsViewProps & { readonly shares: Shar
 function LargestSets({ model, terms, of, settings, patch }: PredictorsViewProps) {
   const [shown, show] = useAddress('sets');
   const asked = shown !== null;
-  const { data, progress, stopped, stop, resume } = useLargestSets(of, model, terms, settings.limit, asked);
+  const { data, error, progress, stopped, stop, resume } = useLargestSets(of, model, terms, settings.limit, asked);
   if (!asked) {
     return (
       <button type="button" className="button-quiet mt-1 text-[13px]" onClick={() => show('largest')}>
@@ -58,6 +59,7 @@ function LargestSets({ model, terms, of, settings, patch }: PredictorsViewProps)
       </button>
     );
   }
+  if (error) return <FailureNotice error={error} />;
   if (stopped) {
     return <StoppedNotice words="The search was stopped." again="Search" className="mt-2 text-[13px]" onResume={resume} />;
   }

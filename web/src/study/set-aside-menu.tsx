@@ -1,5 +1,6 @@
 import { Popover } from 'radix-ui';
-import { type FormEvent, useState } from 'react';
+import { useState } from 'react';
+import { ReasonChoice } from './reason-choice';
 
 const REASONS = ['misread', 'other population', 'not independent'] as const;
 
@@ -17,15 +18,10 @@ export function SetAsideMenu({ label, disabled = false, open: heldOpen, onOpen, 
   const [ownOpen, setOwnOpen] = useState(false);
   const open = heldOpen ?? ownOpen;
   const setOpen = onOpen ?? setOwnOpen;
-  const [other, setOther] = useState('');
   const [words, setWords] = useState('');
   const choose = (because: string) => {
     setOpen(false);
     onChoose(because, words.trim());
-  };
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    if (other.trim()) choose(other.trim());
   };
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
@@ -35,26 +31,7 @@ export function SetAsideMenu({ label, disabled = false, open: heldOpen, onOpen, 
       <Popover.Portal>
         <Popover.Content className="popover z-50 w-80" side="top" align="start" sideOffset={6} aria-label="Why set aside">
           <p className="mb-2 text-[13px] text-muted">They stay in the table, and are left out of all computing. Why?</p>
-          <div className="flex flex-wrap gap-2">
-            {REASONS.map((reason) => (
-              <button key={reason} type="button" className="button py-0.5" onClick={() => choose(reason)}>
-                {reason}
-              </button>
-            ))}
-          </div>
-          <form onSubmit={submit} className="mt-2.5 flex gap-2">
-            <input
-              className="field min-w-0 flex-1 py-0.5"
-              placeholder="another reason"
-              aria-label="Another reason"
-              value={other}
-              maxLength={300}
-              onChange={(event) => setOther(event.target.value)}
-            />
-            <button type="submit" className="button py-0.5" disabled={!other.trim()}>
-              Set aside
-            </button>
-          </form>
+          <ReasonChoice usual={REASONS} action="Set aside" onChoose={choose} />
           <label className="mt-2.5 block">
             <span className="block text-[13px] text-muted">More words for the trail; can follow later</span>
             <textarea className="field h-14 w-full" maxLength={1000} value={words} onChange={(event) => setWords(event.target.value)} />

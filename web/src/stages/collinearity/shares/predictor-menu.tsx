@@ -1,7 +1,8 @@
 import { EllipsisVertical } from 'lucide-react';
 import { Popover } from 'radix-ui';
-import { type FormEvent, lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useReadOnly } from '../../../study/read-only';
+import { ReasonChoice } from '../../../study/reason-choice';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { displayName } from '../../../study/variable-name';
 import type { PredictorsViewProps } from '../stage-props';
@@ -41,19 +42,17 @@ function OpenedMenu(props: PredictorMenuProps) {
   const { change } = useStudyChanges(study);
   const [open, setOpen] = useState(true);
   const [combining, setCombining] = useState(false);
-  const [reason, setReason] = useState('');
   const name = displayName(predictor.of);
   const leaveOut = (because: string) => {
     setOpen(false);
-    const among = chosen.predictors.map(({ variable, as, reference }) => ({ variable, as, reference }));
+    // The figures in the trail are those on screen: what the switches have taken out stays out of them.
+    const among = chosen.predictors
+      .filter(({ variable }) => variable === predictor.variable || !settings.off.includes(variable))
+      .map(({ variable, as, reference }) => ({ variable, as, reference }));
     change.mutate(
-      { change: { type: 'leave-out-predictor', variable: predictor.variable, among }, ...(because ? { reason: because } : {}) },
+      { change: { type: 'leave-out-predictor', variable: predictor.variable, among }, reason: because },
       { onSuccess: () => patch({ off: settings.off.filter((id) => id !== predictor.variable), before: null }) },
     );
-  };
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    if (reason.trim()) leaveOut(reason.trim());
   };
   return (
     <>
@@ -67,26 +66,7 @@ function OpenedMenu(props: PredictorMenuProps) {
             <p className="mb-2 text-[13px] text-muted">
               A decision with its reason in the trail, which can be taken back; the switch only looks. Why?
             </p>
-            <div className="flex flex-wrap gap-2">
-              {REASONS.map((because) => (
-                <button key={because} type="button" className="button py-0.5" disabled={change.isPending} onClick={() => leaveOut(because)}>
-                  {because}
-                </button>
-              ))}
-            </div>
-            <form onSubmit={submit} className="mt-2 flex gap-2">
-              <input
-                className="field min-w-0 flex-1 py-0.5"
-                placeholder="another reason"
-                aria-label="Another reason"
-                value={reason}
-                maxLength={300}
-                onChange={(event) => setReason(event.target.value)}
-              />
-              <button type="submit" className="button py-0.5" disabled={!reason.trim() || change.isPending}>
-                Leave out
-              </button>
-            </form>
+            <ReasonChoice usual={REASONS} action="Leave out" disabled={change.isPending} onChoose={leaveOut} />
             {predictor.as === 'quantity' && (
               <button
                 type="button"

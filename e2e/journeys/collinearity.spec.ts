@@ -158,6 +158,18 @@ test('left out for good, with a reason in the trail and the way back; combined i
   await page.getByRole('button', { name: 'take in again' }).click();
   await expect(share(page, 'silt')).toBeVisible();
 
+  // With silt switched off the exact sum is gone: the trail says what leaving sand out does to the four that are on.
+  await page.getByRole('switch', { name: 'silt among the predictors' }).click();
+  await expect(share(page, 'gravel')).toContainText(`was ${vif(vifs[0] ?? 0)}`);
+  await page.getByRole('button', { name: 'More about sand' }).click();
+  await page.getByRole('button', { name: 'follows from others' }).click();
+  await page.getByRole('button', { name: /^Trail/ }).click();
+  await expect(trail).toContainText(`sand left out of the predictors; largest VIF among 4 predictors ${vif(largestWithout[2] ?? 0)}, then`);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'take in again' }).click();
+  await page.getByRole('switch', { name: 'silt among the predictors' }).click();
+  await expect(share(page, 'sand')).toBeVisible();
+
   await page.getByRole('button', { name: 'More about depth' }).click();
   await page.getByRole('button', { name: /^Combine it with another/ }).click();
   await page.getByRole('radio', { name: /^Mean of their standard scores/ }).click();

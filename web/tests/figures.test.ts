@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { describe, expect, it, test } from 'vitest';
 import { asMeasured, asMeasuredAlike, significant } from '../src/figures/as-measured';
-import { niceAxis } from '../src/figures/charts/nice-axis';
+import { endsOf, niceAxis } from '../src/figures/charts/nice-axis';
 import { dayToken } from '../src/figures/export/day-colours';
 import { svgOfElement } from '../src/figures/export/svg-of-element';
 import { formatMeasured } from '../src/figures/format-measured';
@@ -119,6 +119,11 @@ describe('ticks', () => {
     expect(niceAxis([0.3, 9.7], 300)).toEqual({ domain: [0, 10], ticks: [0, 2, 4, 6, 8, 10] });
     const { domain } = niceAxis([4, 4], 200);
     expect(domain[1] - domain[0]).toBeGreaterThan(0);
+  });
+
+  it('finds the ends of more values than a call takes arguments', () => {
+    const values = Float64Array.from({ length: 500_000 }, (_, i) => (i * 7919) % 500_000);
+    expect(endsOf([...values])).toEqual([0, 499_999]);
   });
 });
 

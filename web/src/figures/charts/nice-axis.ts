@@ -10,3 +10,13 @@ export function niceAxis([low, high]: readonly [number, number], length: number)
   const [from = low, to = high] = scale.domain();
   return { domain: [from, to], ticks: scale.ticks(tickCount(length)) };
 }
+
+/** The least and the greatest of some values. A loop, since a spread of many values overruns the stack. */
+export function endsOf(values: readonly number[]): readonly [number, number] {
+  let [low, high] = [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY];
+  for (const value of values) {
+    low = Math.min(low, value);
+    high = Math.max(high, value);
+  }
+  return [low, high];
+}

@@ -1,5 +1,5 @@
 import { Area, ReferenceLine, Scatter } from 'recharts';
-import { niceAxis } from './nice-axis';
+import { endsOf, niceAxis } from './nice-axis';
 import { PlainChart } from './plain-chart';
 import { PointOfRow } from './point-of-row';
 
@@ -25,9 +25,8 @@ export function QuantileChart({ quantiles, label, width, height }: QuantileChart
     const band: [number, number] = [low[i] ?? value, high[i] ?? value];
     return { x: theoretical[i] ?? 0, y: value, band, row: rows[i] ?? 0, marked: value < band[0] || value > band[1] };
   });
-  const ends = (values: readonly number[]): [number, number] => [Math.min(...values), Math.max(...values)];
-  const x = niceAxis(ends(theoretical), width - 80);
-  const y = niceAxis(ends([...sample, ...low, ...high]), height - 60);
+  const x = niceAxis(endsOf(theoretical), width - 80);
+  const y = niceAxis(endsOf([...sample, ...low, ...high]), height - 60);
   return (
     <PlainChart label={label} width={width} height={height} x={{ name: 'normal quantile', ...x }} y={{ name: 'SDs from the mean', ...y }}>
       <Area

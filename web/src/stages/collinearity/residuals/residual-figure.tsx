@@ -2,7 +2,7 @@ import type { RegressionResult } from '@ivlen/contract';
 import { useRef } from 'react';
 import { Line, ReferenceLine, Scatter } from 'recharts';
 import { useElementWidth } from '../../../controls/use-element-width';
-import { niceAxis } from '../../../figures/charts/nice-axis';
+import { endsOf, niceAxis } from '../../../figures/charts/nice-axis';
 import { PlainChart } from '../../../figures/charts/plain-chart';
 import { PointOfRow } from '../../../figures/charts/point-of-row';
 import { SaveFigure } from '../../../figures/export/save-figure';
@@ -20,13 +20,8 @@ const WIDEST = 470;
 export function ResidualFigure({ whole: { points, smooth, influential }, outcome, caption }: ResidualFigureProps) {
   const holder = useRef<HTMLDivElement>(null);
   const width = Math.min(WIDEST, useElementWidth(holder));
-  const ends = (values: readonly number[]): [number, number] =>
-    values.reduce<[number, number]>(
-      ([low, high], value) => [Math.min(low, value), Math.max(high, value)],
-      [Number.POSITIVE_INFINITY, Number.NEGATIVE_INFINITY],
-    );
-  const x = niceAxis(ends(points.map(({ fitted }) => fitted)), width - 80);
-  const y = niceAxis(ends(points.map(({ residual }) => residual)), HEIGHT - 60);
+  const x = niceAxis(endsOf(points.map(({ fitted }) => fitted)), width - 80);
+  const y = niceAxis(endsOf(points.map(({ residual }) => residual)), HEIGHT - 60);
   const first = new Set(influential.slice(0, 3).map(({ row }) => row));
   const marks = points.map(({ row, fitted, residual }) => ({ x: fitted, y: residual, row, marked: first.has(row), label: String(row) }));
   const label = `Residuals of ${outcome} against fitted values, ${points.length.toLocaleString('en-GB')} points`;

@@ -29,7 +29,8 @@ export function outsideInWords(
     if (term.as !== 'quantity' || value === null || !Number.isFinite(value) || min === null || max === null) return [];
     return value < min || value > max ? [`${term.name} (the rows run from ${asMeasured(min)} to ${asMeasured(max)})`] : [];
   });
-  if (out.length === 0 && largest !== null && leverage > largest) {
+  // A row's own values give its leverage again to rounding only.
+  if (out.length === 0 && largest !== null && leverage > largest * (1 + 1e-9)) {
     return 'Each value was measured, but no row is so unusual in all of them together. There the model is a guess.';
   }
   return out.length === 0 ? '' : `Outside what was measured: ${joined(out)}. There the model is a guess.`;

@@ -158,7 +158,7 @@ test('left out for good, with a reason in the trail and the way back; combined i
   await page.getByRole('button', { name: 'take in again' }).click();
   await expect(share(page, 'silt')).toBeVisible();
 
-  // With silt switched off the exact sum is gone: the trail says what leaving sand out does to the four that are on.
+  // With silt switched off the near sum is gone: the trail says what leaving sand out does to the four that are on.
   await page.getByRole('switch', { name: 'silt among the predictors' }).click();
   await expect(share(page, 'gravel')).toContainText(`was ${vif(vifs[0] ?? 0)}`);
   await page.getByRole('button', { name: 'More about sand' }).click();

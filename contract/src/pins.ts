@@ -2,11 +2,11 @@ import { z } from 'zod';
 import { analysisSchema } from './analyses/index';
 
 /** What can be pinned for the report. */
-export const pinnedThingSchema = z.enum(['matrix', 'pair', 'table', 'figure']);
+export const pinnedThingSchema = z.enum(['matrix', 'pair', 'table', 'figure', 'text']);
 export type PinnedThing = z.infer<typeof pinnedThingSchema>;
 
 /** Something chosen for the report: what to ask for and how it was set, never a picture or a number. */
-const pinFields = {
+export const pinnedSchema = z.object({
   /** The stage it was pinned in. */
   stage: z.string().min(1).max(40),
   thing: pinnedThingSchema,
@@ -18,9 +18,6 @@ const pinFields = {
   settings: z.record(z.string(), z.unknown()),
   /** The decision at which it is held; null where it follows the data. */
   revision: z.number().int().nullable(),
-} as const;
-
-export const newPinSchema = z.object(pinFields);
-export type NewPin = z.infer<typeof newPinSchema>;
-export const pinSchema = z.object({ id: z.uuid(), ...pinFields, created: z.string() });
-export type Pin = z.infer<typeof pinSchema>;
+});
+export type Pinned = z.infer<typeof pinnedSchema>;
+export type PinnedInput = z.input<typeof pinnedSchema>;

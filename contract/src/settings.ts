@@ -4,6 +4,7 @@ import { MOST_COMPARED } from './analyses/groups';
 import { intervalKindSchema } from './analyses/schemas';
 import { collinearitySettingsSchema } from './collinearity-settings';
 import { methodSchema } from './methods';
+import { reportSettingsSchema } from './reports';
 import { scatterplotSettingsSchema } from './scatterplots';
 import { shapeSettingsSchema } from './shape-settings';
 
@@ -108,6 +109,7 @@ export const settingsSchemas = {
   collinearity: collinearitySettingsSchema,
   scatterplots: scatterplotSettingsSchema,
   numbers: numberSettingsSchema,
+  report: reportSettingsSchema,
 } as const;
 
 export const settingsScopeSchema = z.enum([
@@ -119,6 +121,7 @@ export const settingsScopeSchema = z.enum([
   'collinearity',
   'scatterplots',
   'numbers',
+  'report',
 ]);
 export type SettingsScope = z.infer<typeof settingsScopeSchema>;
 /** All settings of a study that were ever saved. */

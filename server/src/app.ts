@@ -18,8 +18,8 @@ import { jobRoutes } from './jobs/job-routes';
 import { Jobs } from './jobs/jobs';
 import { mergeRoutes } from './merges/merge-routes';
 import { MergeService } from './merges/merge-service';
-import { pinRoutes } from './pins/pin-routes';
 import { readingRoutes } from './readings/reading-routes';
+import { reportRoutes } from './report/report-routes';
 import { rowRoutes } from './rows/row-routes';
 import { sameOriginOnly } from './safety/same-origin';
 import { securityHeaders } from './safety/security-headers';
@@ -59,7 +59,7 @@ export function createApp({ database, workers, spool }: { database: Database; wo
     .route('/', derivationRoutes(database, columns))
     .route('/', readingRoutes(database, columns))
     .route('/', settingsRoutes(database))
-    .route('/', pinRoutes(database))
+    .route('/', reportRoutes(database))
     .route('/', importRoutes(database, imports, jobs))
     .route('/', mergeRoutes(database, new MergeService(database, columns, imports), jobs))
     .route('/', archiveRoutes(database, new ArchiveService(database, workers, spool), jobs))

@@ -1,9 +1,7 @@
 import {
-  type Analysis,
   cautionsResultSchema,
   correlationResultSchema,
   importPreviewSchema,
-  pinSchema,
   type Study,
   shapeResultSchema,
   storedSettingsSchema,
@@ -11,7 +9,7 @@ import {
   summaryResultSchema,
 } from '@ivlen/contract';
 import { afterAll, beforeAll, beforeEach, describe, expect, it } from 'vitest';
-import { z } from 'zod';
+import type { z } from 'zod';
 import { openTestApplication, type TestApplication } from './test-application';
 
 let app: TestApplication;
@@ -186,45 +184,6 @@ describe('settings that are not understood', () => {
     const next = await app.ask(storedSettingsSchema, 'PUT', path, { version: 1, settings: { methods: ['pearson'] } });
     expect(next.version).toBe(2);
     expect(await app.ask(storedSettingsSchema, 'GET', path)).toMatchObject({ version: 2, unreadable: false });
-  });
-});
-
-describe('pins', () => {
-  const pin = (title: string, more: object = {}) => ({
-    stage: 'correlations',
-    thing: 'matrix',
-    title,
-    request: matrix(['x', 'y']) as unknown as Analysis,
-    settings: { methods: ['spearman'], level: 0.95 },
-    revision: null,
-    ...more,
-  });
-
-  it('are kept in order with request and settings, go one by one, and are copied with the study', async () => {
-    const path = `/studies/${study.id}/pins`;
-    const first = await app.ask(pinSchema, 'POST', path, pin('ρ among x and y'));
-    const second = await app.ask(pinSchema, 'POST', path, pin('as of decision 1', { revision: 1, request: null, thing: 'figure' }));
-    const kept = await app.restarted().ask(z.array(pinSchema), 'GET', path);
-    expect(kept).toEqual([first, second]);
-    expect(kept[0]).toMatchObject({
-      title: 'ρ among x and y',
-      settings: { methods: ['spearman'] },
-      request: { kind: 'correlation', method: 'spearman' },
-    });
-    const copy = await app.ask(studySchema, 'POST', `/studies/${study.id}/duplicate`);
-    const copied = await app.ask(z.array(pinSchema), 'GET', `/studies/${copy.id}/pins`);
-    expect(copied.map(({ title, revision }) => [title, revision])).toEqual([
-      ['ρ among x and y', null],
-      ['as of decision 1', null],
-    ]);
-    expect(await app.ask(z.array(pinSchema), 'DELETE', `${path}/${first.id}`)).toEqual([second]);
-    expect((await app.send('DELETE', `${path}/${first.id}`)).status).toBe(404);
-  });
-
-  it('of no study, without a title or with a request of no kind are refused', async () => {
-    expect((await app.send('POST', `/studies/${study.id}/pins`, pin(' '))).status).toBe(422);
-    expect((await app.send('POST', `/studies/${study.id}/pins`, pin('a', { request: { kind: 'guess' } }))).status).toBe(422);
-    expect((await app.send('GET', '/studies/00000000-0000-4000-8000-000000000000/pins')).status).toBe(404);
   });
 });
 

@@ -8,8 +8,9 @@ import { ThemeProvider } from './controls/theme';
 import { Tooltips } from './controls/tooltip';
 import { StageLinks } from './frame/stage-links';
 import { createRouter } from './router';
-import { STAGES } from './stages';
+import { STAGES, TELLING } from './stages';
 import './styles/app.css';
+import { TellingOfStages } from './telling/telling-stages';
 
 const root = document.getElementById('root');
 if (!root) throw new Error('the page has no #root to render into');
@@ -19,7 +20,9 @@ createRoot(root).render(
       <QueryClientProvider client={createQueryClient()}>
         <Tooltips>
           <StageLinks value={STAGES}>
-            <RouterProvider router={createRouter()} />
+            <TellingOfStages value={TELLING}>
+              <RouterProvider router={createRouter()} />
+            </TellingOfStages>
           </StageLinks>
           <Toaster position="bottom-center" toastOptions={{ className: 'ivlen-toast' }} />
         </Tooltips>

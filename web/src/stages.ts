@@ -6,6 +6,8 @@ import { VIEWS as DATA_VIEWS } from './stages/data/views';
 import { VIEWS as SCATTERPLOTS_VIEWS } from './stages/scatterplots/views';
 import { VIEWS as SHAPE_VIEWS } from './stages/shape/views';
 import { VIEWS as SUBGROUPS_VIEWS } from './stages/subgroups/views';
+import type { TellingStages } from './telling/telling-stages';
+import type { Tell } from './telling/told';
 
 /** A stage of the work: what it is called, its parts, and how what it shows is loaded. */
 export interface Stage {
@@ -13,6 +15,8 @@ export interface Stage {
   readonly name: string;
   readonly views: readonly { readonly id: string; readonly name: string }[];
   readonly load: () => Promise<ComponentType<{ study: Study }>>;
+  /** How what is pinned in it is told in the report. */
+  readonly tell?: () => Promise<Tell>;
 }
 
 /** The stages of a study, in the order of the work; the only list of them. */
@@ -24,6 +28,7 @@ export const STAGES: readonly Stage[] = [
     name: 'Correlations',
     views: CORRELATIONS_VIEWS,
     load: async () => (await import('./stages/correlations/correlations-stage')).CorrelationsStage,
+    tell: async () => (await import('./stages/correlations/tell/tell')).tell,
   },
   {
     id: 'scatterplots',
@@ -43,8 +48,11 @@ export const STAGES: readonly Stage[] = [
     views: COLLINEARITY_VIEWS,
     load: async () => (await import('./stages/collinearity/collinearity-stage')).CollinearityStage,
   },
-  { id: 'report', name: 'Report', views: [], load: async () => (await import('./stages/planned/planned-stages')).ReportPlanned },
+  { id: 'report', name: 'Report', views: [], load: async () => (await import('./stages/report/report-stage')).ReportStage },
 ];
+
+/** How what is pinned is told, by stage. */
+export const TELLING: TellingStages = Object.fromEntries(STAGES.flatMap(({ id, tell }) => (tell ? [[id, tell]] : [])));
 
 export function isStage(id: string | undefined): boolean {
   return STAGES.some((stage) => stage.id === id);

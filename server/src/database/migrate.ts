@@ -4,6 +4,7 @@ import { studies } from './migrations/0001-studies';
 import { imports } from './migrations/0002-imports';
 import { spooledImports } from './migrations/0003-spooled-imports';
 import { keptResultsAndPins } from './migrations/0004-kept-results-and-pins';
+import { reports } from './migrations/0005-reports';
 
 interface Migration {
   readonly name: string;
@@ -15,6 +16,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0002-imports', up: imports },
   { name: '0003-spooled-imports', up: spooledImports },
   { name: '0004-kept-results-and-pins', up: keptResultsAndPins },
+  { name: '0005-reports', up: reports },
 ];
 
 /** Brings the schema up to date. Migrations go one way: a backup, not a reverse step, leads back. */

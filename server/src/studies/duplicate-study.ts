@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { copyColumns } from '../columns/column-repository';
 import type { Database } from '../database/connect';
-import { copyPins } from '../pins/pin-repository';
+import { copyReport } from '../report/report-repository';
 import { copySettings } from '../settings/settings-repository';
 import { atFirstRevision, FIRST_REVISION } from './first-revision';
 import { getStudy, insertRevision, insertStudy, studyNames } from './study-repository';
@@ -24,8 +24,7 @@ export async function duplicateStudy(database: Database, id: string): Promise<st
     });
     await copyColumns(db, { study: id, revision: study.head }, { study: copy, revision: FIRST_REVISION });
     await copySettings(db, id, copy);
-    // Decisions stay with the original: in the copy, pins held at one of them follow the data.
-    await copyPins(db, id, copy);
+    await copyReport(db, id, copy);
   });
   return copy;
 }

@@ -1,9 +1,7 @@
 import {
-  ALL_ROWS,
   type CorrelationSettings,
   type PairCaution,
   pairKey,
-  type RequestOf,
   rowsInUse,
   type Study,
   shapeSettingsSchema,
@@ -14,7 +12,7 @@ import { useMemo } from 'react';
 import { analysisQuery } from '../api/queries';
 import { useGrouping, useTakingPart } from '../settings/use-grouping';
 import { useSettings } from '../settings/use-settings';
-import { commonMethod, rowsOf } from './requests';
+import { type CautionsRequest, cautionsRequest, NO_CAUTIONS_REQUEST } from './cautions-request';
 
 const SHAPE_DEFAULTS = shapeSettingsSchema.parse({});
 /** With more values than this among all pairs, looking for cautions takes longer than anybody waits for unasked. */
@@ -45,23 +43,6 @@ export function useCautions(study: Study, variables: readonly Variable[], settin
   return { cautions, identifier, notSought };
 }
 
-type CautionsRequest = RequestOf<'cautions'>;
-
-/** Stands where the settings of other stages have not come yet. */
-export const NO_CAUTIONS_REQUEST: CautionsRequest = {
-  kind: 'cautions',
-  variables: [],
-  method: 'pearson',
-  byVariable: {},
-  alternative: 'two-sided',
-  rows: ALL_ROWS,
-  shapeRule: SHAPE_DEFAULTS.rule,
-  groupBy: null,
-  groupsOnly: null,
-  alpha: 0.05,
-  withChecks: false,
-};
-
 /** undefined while the settings of other stages load. */
 export function useCautionsRequest(
   study: Study,
@@ -70,20 +51,8 @@ export function useCautionsRequest(
 ): CautionsRequest | undefined {
   const { settings: shape } = useSettings(study.id, 'shape', SHAPE_DEFAULTS);
   const taking = useTakingPart(study, useGrouping(study));
-  return useMemo(() => {
-    if (!shape || taking === undefined) return undefined;
-    const wanted = new Set(variables.map(({ id }) => id));
-    return {
-      ...NO_CAUTIONS_REQUEST,
-      variables: study.state.variables.flatMap(({ id }) => (wanted.has(id) ? [id] : [])),
-      method: commonMethod(settings),
-      byVariable: study.state.pairMethods,
-      alternative: settings.alternative,
-      rows: rowsOf(settings, variables),
-      shapeRule: shape.rule,
-      groupBy: taking?.by.id ?? null,
-      groupsOnly: taking?.request.only ?? null,
-      alpha: settings.levels[0] ?? 0.05,
-    };
-  }, [study, variables, settings, shape, taking]);
+  return useMemo(
+    () => (!shape || taking === undefined ? undefined : cautionsRequest(study, variables, settings, shape.rule, taking)),
+    [study, variables, settings, shape, taking],
+  );
 }

@@ -10,14 +10,19 @@ export function escapeHtml(text: string): string {
  */
 const SYMBOL = /(?<![\p{L}\p{N}_])(?:[rptnzFQW]|[ρτ])(?=\(\d|\s?[=<>≤≥±]\s|²)|(?<=’s )[rρτ](?![\p{L}\p{N}_])/gu;
 
+/** Where the symbols of statistics stand in a text. */
+export function symbolStretches(text: string): [from: number, to: number][] {
+  return [...text.matchAll(SYMBOL)].map(({ 0: symbol, index }) => [index, index + symbol.length]);
+}
+
 /** A text as HTML, the symbols of statistics in italics as papers set them; lines become paragraphs. */
 export function withItalics(text: string): string {
   const paragraphs = text.split('\n').map((line) => {
     let html = '';
     let at = 0;
-    for (const { 0: symbol, index } of line.matchAll(SYMBOL)) {
-      html += `${escapeHtml(line.slice(at, index))}<i>${symbol}</i>`;
-      at = index + symbol.length;
+    for (const [from, to] of symbolStretches(line)) {
+      html += `${escapeHtml(line.slice(at, from))}<i>${line.slice(from, to)}</i>`;
+      at = to;
     }
     return html + escapeHtml(line.slice(at));
   });

@@ -6,9 +6,13 @@ import { type MethodsPart, sentenceOf } from './methods-parts';
 /** The sentence on top of a stage: real text, whose underlined parts are the controls. */
 export function MethodsLine({
   parts,
+  taken = true,
   children,
 }: {
-  parts: readonly MethodsPart[] /** What stands beside “Copy sentence”. */;
+  parts: readonly MethodsPart[];
+  /** Whether the sentence is one to be taken along. */
+  taken?: boolean;
+  /** What stands beside “Copy sentence”. */
   children?: ReactNode;
 }) {
   return (
@@ -17,7 +21,7 @@ export function MethodsLine({
         {parts.map((part) => (part.type === 'text' ? part.text : <ChoicePart key={part.label} part={part} />))}
       </p>
       <span className="mt-1 ml-auto flex shrink-0 gap-4 text-[13px]">
-        <CopyButton label="Copy sentence" text={sentenceOf(parts)} />
+        {taken && <CopyButton label="Copy sentence" text={sentenceOf(parts)} />}
         {children}
       </span>
     </div>

@@ -10,6 +10,7 @@ import { SaveFigure } from '../figures/export/save-figure';
 import { Scatterplot } from '../figures/scatterplot';
 import { tiedPoints } from '../figures/tied-points';
 import { axisLabel, displayName } from '../study/variable-name';
+import { fittedLine } from './fitted-line';
 import { type PairContext, pairOf } from './pair-request';
 import { usePairPoints } from './use-pair-points';
 
@@ -114,11 +115,6 @@ function Toggle(props: { checked: boolean; onChange: (on: boolean) => void; chil
       {props.children}
     </label>
   );
-}
-
-function fittedLine(result: PairResult | null) {
-  const line = result?.line;
-  return line?.slope != null && line.intercept != null ? { slope: line.slope, intercept: line.intercept } : null;
 }
 
 /** The ellipse that holds a share of the cases if the two are jointly normal. */

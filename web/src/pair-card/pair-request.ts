@@ -15,6 +15,8 @@ export interface PairContext {
   readonly method: Method;
   /** Under listwise deletion, the variables that a row must be complete for. */
   readonly completeFor: string[];
+  /** All variables that are correlated. */
+  readonly among: readonly Variable[];
   /** p adjusted for the pairs on screen; null where nothing is adjusted. */
   readonly adjustedP: number | null;
 }
@@ -33,6 +35,7 @@ export function pairContext(
     settings,
     method: methodForPair(commonMethod(settings), study.state.pairMethods, pair.x.id, pair.y.id),
     completeFor: completeForOf(settings, variables),
+    among: variables,
     adjustedP,
   };
 }
@@ -44,9 +47,15 @@ export function pairOf({ pair: { x, y }, completeFor }: PairContext) {
 
 /** The pair as it is pinned. */
 export function pinnedPair(context: PairContext): Pinned {
-  const { pair, settings, method } = context;
+  const { pair, settings, method, among } = context;
   const title = `${COEFFICIENTS[method].name} of ${displayName(pair.x)} and ${displayName(pair.y)}`;
   const { alternative, level, interval, control } = settings;
   const request = { kind: 'pair' as const, ...pairOf(context), alternative, level, interval, control };
-  return { stage: 'correlations', thing: 'pair', title, request, settings: { ...settings, method } };
+  return {
+    stage: 'correlations',
+    thing: 'pair',
+    title,
+    request,
+    settings: { ...settings, method, x: pair.x.id, y: pair.y.id, among: among.map(({ id }) => id) },
+  };
 }

@@ -2,7 +2,8 @@ import type { CautionsResult, Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { analysisQuery } from '../api/queries';
-import { NO_CAUTIONS_REQUEST, useCautionsRequest } from '../coefficients/use-cautions';
+import { NO_CAUTIONS_REQUEST } from '../coefficients/cautions-request';
+import { useCautionsRequest } from '../coefficients/use-cautions';
 import type { PairContext } from './pair-request';
 
 /** The cautions and checks of the pair; undefined while they come, and where something is held constant, since then none are looked for. */

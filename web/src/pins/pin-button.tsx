@@ -1,10 +1,10 @@
-import { type AnalysisInput, type PinnedThing, pinSchema, type Study } from '@ivlen/contract';
+import { type AnalysisInput, type PinnedThing, reportSchema, type Study } from '@ivlen/contract';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { Pin } from 'lucide-react';
 import { toast } from 'sonner';
 import { request } from '../api/client';
 import { useReadOnly } from '../study/read-only';
-import { pinsQuery } from './pin-queries';
+import { reportQuery } from './report-query';
 
 /** What is pinned: how it is asked for and set, never a picture or a number. */
 export interface Pinned {
@@ -27,10 +27,13 @@ export function PinButton({ study, pinned, className = '' }: PinButtonProps) {
   const client = useQueryClient();
   const readOnly = useReadOnly();
   const pin = useMutation({
-    mutationFn: () => request(`/studies/${study.id}/pins`, pinSchema, { method: 'POST', json: { ...pinned, revision: null } }),
-    onSuccess: ({ title }) => {
-      void client.invalidateQueries({ queryKey: pinsQuery(study.id).queryKey });
-      toast(`Pinned for the report: ${title}`);
+    mutationFn: () => {
+      const content = { kind: 'pin', pin: { ...pinned, revision: null } };
+      return request(`/studies/${study.id}/report/blocks`, reportSchema, { method: 'POST', json: { after: null, blocks: [{ content }] } });
+    },
+    onSuccess: (report) => {
+      client.setQueryData(reportQuery(study.id).queryKey, report);
+      toast(`Pinned for the report: ${pinned.title}`);
     },
     onError: (error) => toast.error(`This was not pinned. ${error.message}`),
   });

@@ -1,4 +1,4 @@
-import type { CorrelationSettings, Half, Study, Variable, VariableDescription } from '@ivlen/contract';
+import type { AnalysisInput, CorrelationSettings, Half, Study, Variable, VariableDescription } from '@ivlen/contract';
 import { COEFFICIENTS, countMarks } from '@ivlen/core';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
@@ -23,41 +23,55 @@ interface NumberedVariable {
 
 /** The matrix as papers print it: numbered variables, means and standard deviations, marks told in a note. */
 export function useMatrixTable(study: Study, matrix: Matrix, settings: CorrelationSettings): ValueTable<NumberedVariable> {
-  const { variables } = matrix;
   const { data } = useQuery({
-    ...analysisQuery(study.id, study.head, { kind: 'describe', variables: variables.map(({ id }) => id).sort() }),
+    ...analysisQuery(study.id, study.head, describeRequest(matrix.variables)),
     placeholderData: keepPreviousData,
   });
-  return useMemo(() => {
-    const described = new Map(data?.variables.map((item) => [item.id, item]));
-    return {
-      caption: `${coefficientNames([matrix.methods[0] ?? 'pearson'])} among ${variables.length} variables, with means and standard deviations`,
-      columns: [
-        { name: 'Variable', shown: ({ variable, index }) => `${index + 1}. ${displayName(variable)}` },
-        {
-          name: 'M',
-          shown: ({ variable, d }) => (d ? formatMeasured(d.mean, d.sd, variable.decimals) : ''),
-          exact: ({ d }) => d?.mean ?? null,
-        },
-        {
-          name: 'SD',
-          shown: ({ variable, d }) => (d ? formatMeasured(d.sd, d.sd, variable.decimals) : ''),
-          exact: ({ d }) => d?.sd ?? null,
-        },
-        ...variables.map(
-          (column, j): TableColumn<NumberedVariable> => ({
-            name: String(j + 1),
-            nameInFile: displayName(column),
-            shown: ({ variable, index }) =>
-              index === j ? '–' : cellText(matrix.cell(variable, column), index > j ? settings.below : settings.above, settings),
-            exact: ({ variable, index }) => (index === j ? 1 : matrix.cell(variable, column).coefficient),
-          }),
-        ),
-      ],
-      rows: variables.map((variable, index) => ({ variable, index, d: described.get(variable.id) })),
-      note: noteOf(study, matrix, settings),
-    };
-  }, [study, matrix, settings, variables, data]);
+  return useMemo(() => matrixTable(study, matrix, settings, data?.variables ?? []), [study, matrix, settings, data]);
+}
+
+/** Means and standard deviations of the variables of a matrix, whose order asks for nothing else. */
+export function describeRequest(variables: readonly Variable[]) {
+  return { kind: 'describe', variables: variables.map(({ id }) => id).sort() } as const satisfies AnalysisInput;
+}
+
+/** @param written how a cell is written where it is not as on screen */
+export function matrixTable(
+  study: Study,
+  matrix: Matrix,
+  settings: CorrelationSettings,
+  descriptions: readonly VariableDescription[],
+  written: typeof cellText = cellText,
+): ValueTable<NumberedVariable> {
+  const { variables } = matrix;
+  const described = new Map(descriptions.map((item) => [item.id, item]));
+  return {
+    caption: `${coefficientNames([matrix.methods[0] ?? 'pearson'])} among ${variables.length} variables, with means and standard deviations`,
+    columns: [
+      { name: 'Variable', shown: ({ variable, index }) => `${index + 1}. ${displayName(variable)}` },
+      {
+        name: 'M',
+        shown: ({ variable, d }) => (d ? formatMeasured(d.mean, d.sd, variable.decimals) : ''),
+        exact: ({ d }) => d?.mean ?? null,
+      },
+      {
+        name: 'SD',
+        shown: ({ variable, d }) => (d ? formatMeasured(d.sd, d.sd, variable.decimals) : ''),
+        exact: ({ d }) => d?.sd ?? null,
+      },
+      ...variables.map(
+        (column, j): TableColumn<NumberedVariable> => ({
+          name: String(j + 1),
+          nameInFile: displayName(column),
+          shown: ({ variable, index }) =>
+            index === j ? '–' : written(matrix.cell(variable, column), index > j ? settings.below : settings.above, settings),
+          exact: ({ variable, index }) => (index === j ? 1 : matrix.cell(variable, column).coefficient),
+        }),
+      ),
+    ],
+    rows: variables.map((variable, index) => ({ variable, index, d: described.get(variable.id) })),
+    note: noteOf(study, matrix, settings),
+  };
 }
 
 /** A cell of a copied table. */

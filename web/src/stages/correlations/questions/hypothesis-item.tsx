@@ -10,6 +10,7 @@ import { PairSentence } from '../../../pair-card/pair-sentence';
 import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { displayName } from '../../../study/variable-name';
+import { equivalenceInWords } from './equivalence-words';
 import { ALTERNATIVE, expectationInWords, hypothesesInWords } from './expectation-words';
 import type { Decision } from './use-decisions';
 
@@ -90,17 +91,7 @@ function Outcome({ x, y, study, settings, hypothesis: { method, expectation, bou
         {pRelationText(decision.p, levels)}
         {decision.adjusted ? ` (${adjustmentInWords(adjust)} within the question)` : ''}, at {levelInWords(alpha)}.
       </p>
-      {equivalence && bound !== null && (
-        <p className="numerals mt-1 text-[13px]">
-          {equivalence.pValue <= alpha
-            ? `Smaller than ±${levelInWords(bound)}: an association that large is ruled out`
-            : `That it is smaller than ±${levelInWords(bound)} was not shown`}{' '}
-          (two one-sided tests, {pRelationText(equivalence.pValue, levels)}
-          {equivalence.interval &&
-            `; ${percent(1 - 2 * alpha)} interval ${intervalText(equivalence.interval.low, equivalence.interval.high)}`}
-          ).
-        </p>
-      )}
+      {equivalence && bound !== null && <p className="numerals mt-1 text-[13px]">{equivalenceInWords(equivalence, bound, levels)}</p>}
       <PairSentence
         pair={{ x, y }}
         result={decision.result}

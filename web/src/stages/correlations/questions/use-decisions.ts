@@ -1,4 +1,4 @@
-import type { CorrelationSettings, PairResult, Question, Study, Variable } from '@ivlen/contract';
+import type { AnalysisInput, CorrelationSettings, PairResult, Question, StatedHypothesis, Study, Variable } from '@ivlen/contract';
 import { adjustPValues, type EquivalenceTest, equivalenceTest } from '@ivlen/core';
 import { useQueries } from '@tanstack/react-query';
 import { useMemo } from 'react';
@@ -24,34 +24,41 @@ export function useDecisions(
   settings: CorrelationSettings,
   variables: readonly Variable[],
 ): readonly (Decision | undefined)[] {
-  const rows = rowsOf(settings, variables);
   const results = useQueries({
-    queries: hypotheses.map(({ x, y, expectation, shown }) => ({
-      ...analysisQuery(study.id, study.head, {
-        kind: 'pair' as const,
-        x,
-        y,
-        rows,
-        ...howOf(settings),
-        alternative: ALTERNATIVE[expectation],
-      }),
-      enabled: shown,
+    queries: hypotheses.map((hypothesis) => ({
+      ...analysisQuery(study.id, study.head, hypothesisRequest(hypothesis, settings, variables)),
+      enabled: hypothesis.shown,
     })),
     combine: (found) => found.map(({ data }) => data),
   });
-  const { adjust, levels } = settings;
-  return useMemo(() => {
-    const alpha = levels[0] ?? 0.05;
-    const raw = hypotheses.map(({ method }, i) => results[i]?.tests[method].pValue ?? Number.NaN);
-    const deciding = adjust === 'none' ? raw : [...adjustPValues(raw, adjust)];
-    return hypotheses.map(({ method, bound }, i): Decision | undefined => {
-      const result = results[i];
-      if (!result) return undefined;
-      const p = deciding[i] ?? Number.NaN;
-      const { coefficient, n } = result.tests[method];
-      const testable = bound !== null && coefficient !== null && alpha < 0.5;
-      const equivalence = testable ? equivalenceTest({ coefficient, n }, bound, { method, alpha }) : null;
-      return { result, p, adjusted: adjust !== 'none', rejected: Number.isNaN(p) ? null : p <= alpha, equivalence };
-    });
-  }, [hypotheses, results, adjust, levels]);
+  return useMemo(() => decisionsOf(hypotheses, results, settings), [hypotheses, results, settings]);
+}
+
+/** The request that answers a hypothesis. */
+export function hypothesisRequest(
+  { x, y, expectation }: Pick<StatedHypothesis, 'x' | 'y' | 'expectation'>,
+  settings: CorrelationSettings,
+  variables: readonly Variable[],
+) {
+  const rows = rowsOf(settings, variables);
+  return { kind: 'pair', x, y, rows, ...howOf(settings), alternative: ALTERNATIVE[expectation] } as const satisfies AnalysisInput;
+}
+
+export function decisionsOf(
+  hypotheses: readonly StatedHypothesis[],
+  results: readonly (PairResult | undefined)[],
+  { adjust, levels }: Pick<CorrelationSettings, 'adjust' | 'levels'>,
+): (Decision | undefined)[] {
+  const alpha = levels[0] ?? 0.05;
+  const raw = hypotheses.map(({ method }, i) => results[i]?.tests[method].pValue ?? Number.NaN);
+  const deciding = adjust === 'none' ? raw : [...adjustPValues(raw, adjust)];
+  return hypotheses.map(({ method, bound }, i): Decision | undefined => {
+    const result = results[i];
+    if (!result) return undefined;
+    const p = deciding[i] ?? Number.NaN;
+    const { coefficient, n } = result.tests[method];
+    const testable = bound !== null && coefficient !== null && alpha < 0.5;
+    const equivalence = testable ? equivalenceTest({ coefficient, n }, bound, { method, alpha }) : null;
+    return { result, p, adjusted: adjust !== 'none', rejected: Number.isNaN(p) ? null : p <= alpha, equivalence };
+  });
 }

@@ -1,0 +1,67 @@
+import type { CorrelationSettings, PairResult, Variable } from '@ivlen/contract';
+import type { Method } from '@ivlen/core';
+import { cautionsRequest } from '../../../coefficients/cautions-request';
+import { completeForOf, howOf } from '../../../coefficients/requests';
+import { resultSentence } from '../../../pair-card/result-sentence';
+import { displayName } from '../../../study/variable-name';
+import type { Asking } from '../../../telling/asking';
+import { groupingOf } from '../../../telling/grouping-of';
+import type { ToldPair } from '../../../telling/told';
+
+/** A pair that a sentence reports, with how it is computed. */
+export interface Reported {
+  readonly x: Variable;
+  readonly y: Variable;
+  readonly method: Method;
+  readonly settings: CorrelationSettings;
+  /** Variables that rows have to be complete for under listwise deletion. */
+  readonly among: readonly Variable[];
+}
+
+/** The result of a pair by every method. */
+export function askedPair({ ask }: Asking, { x, y, settings, among }: Omit<Reported, 'method'>): Promise<PairResult> {
+  const completeFor = completeForOf(settings, among).sort();
+  return ask({ kind: 'pair', x: x.id, y: y.id, rows: { completeFor, group: null }, ...howOf(settings) });
+}
+
+/** The sentence of a result; null where there is no such coefficient. */
+export function pairInWords({ study }: Asking, { x, y, method, settings }: Reported, result: PairResult, adjustedP: number | null) {
+  return resultSentence({
+    pair: { x, y },
+    result,
+    method,
+    alternative: settings.alternative,
+    alpha: settings.levels[0] ?? 0.05,
+    // Said once for all in the paragraph about the data.
+    rowMeaning: null,
+    held: study.state.variables.filter(({ id }) => settings.control.includes(id)),
+    adjustedP,
+  });
+}
+
+/** What was looked at of a pair, held or not; nothing where something is held constant, since then nothing is looked for. */
+export async function checkedPair(asking: Asking, { x, y, method, settings, among }: Reported): Promise<ToldPair> {
+  const [shape, taking] = await Promise.all([asking.settings('shape'), groupingOf(asking)]);
+  const alpha = settings.levels[0] ?? 0.05;
+  const request = {
+    // The pair is judged by its own method.
+    ...cautionsRequest(asking.study, [x, y], { ...settings, methods: [method] }, shape.rule, taking),
+    byVariable: {},
+    rows: { completeFor: completeForOf(settings, among).sort(), group: null },
+    withChecks: true,
+  };
+  const found = settings.control.length > 0 ? null : await asking.ask(request);
+  const pair = found?.pairs[0];
+  // Its numbers were computed with the pair in the order of the codebook.
+  const [first, second] = pair?.a === y.id ? [y, x] : [x, y];
+  const named = asking.study.state.variables.find(({ id }) => id === found?.identifier);
+  const subject = {
+    x: displayName(first),
+    y: displayName(second),
+    kinds: [first.kind, second.kind] as const,
+    method,
+    identifier: named ? displayName(named) : null,
+    groups: taking ? displayName(taking.by) : null,
+  };
+  return { x, y, method, subject, alpha, checks: pair?.checks ?? [], cautions: pair?.cautions ?? [] };
+}

@@ -1,0 +1,15 @@
+import type { Decision, MissingResult, ShapeSettings, Study } from '@ivlen/contract';
+import type { Told } from '../../../telling/told';
+
+/** What the paragraphs about the study as a whole are written from. */
+export interface ReportFacts {
+  readonly study: Study;
+  /** Newest first. */
+  readonly decisions: readonly Decision[];
+  readonly missing: MissingResult;
+  readonly shapeRule: ShapeSettings['rule'];
+  /** What the report says beside them, in its order. */
+  readonly told: readonly Told[];
+  /** Published sources that the researcher's own texts name. */
+  readonly cited: readonly string[];
+}

@@ -1,0 +1,70 @@
+import type { Pinned, ReportSettings, Study } from '@ivlen/contract';
+import type { QueryClient } from '@tanstack/react-query';
+import { studyAtQuery, trailQuery } from '../../api/queries';
+import { askingOf } from '../../telling/asking';
+import { toldWithLeadingZero } from '../../telling/leading-zero';
+import { GoneError } from '../../telling/named-variables';
+import type { TellingStages } from '../../telling/telling-stages';
+import type { Told } from '../../telling/told';
+
+/** So many earlier states are looked through for a variable that is gone. */
+const MOST_LOOKED_AT = 40;
+
+/** What a pin says, and of which state of the study. */
+export interface ToldPin {
+  readonly told: Told;
+  /** The revision it was told at. */
+  readonly at: number;
+  /** Whether a variable of it is no longer in the study, so that it stands as it last was. */
+  readonly gone: boolean;
+  /** Whether the decision at which it is held was taken back since. */
+  readonly undone: boolean;
+}
+
+/** Tells a pin of the study as it stands, or as it was at the decision where it is held or last could be told. */
+export async function tellPin(
+  client: QueryClient,
+  stages: TellingStages,
+  study: Study,
+  pinned: Pinned,
+  report: ReportSettings,
+): Promise<ToldPin> {
+  const load = stages[pinned.stage];
+  if (!load) throw new Error(`This was pinned in a part of the program that is not here: ${pinned.stage}.`);
+  const tell = await load();
+  const tellAt = async (state: Study) => {
+    const told = await tell(pinned, askingOf(client, state, report));
+    return report.leadingZero ? toldWithLeadingZero(told) : told;
+  };
+  if (pinned.revision !== null) {
+    const [state, trail] = await Promise.all([
+      client.fetchQuery(studyAtQuery(study.id, pinned.revision)),
+      client.fetchQuery(trailQuery(study.id, study.head)),
+    ]);
+    const undone = pinned.revision !== study.head && !trail.decisions.some(({ number, earlier }) => number === pinned.revision && !earlier);
+    return { told: await tellAt(state), at: pinned.revision, gone: false, undone };
+  }
+  try {
+    return { told: await tellAt(study), at: study.head, gone: false, undone: false };
+  } catch (error) {
+    if (!(error instanceof GoneError)) throw error;
+    const before = await lastWith(client, study, error.ids);
+    if (!before) throw error;
+    return { told: await tellAt(before), at: before.head, gone: true, undone: false };
+  }
+}
+
+/** The newest state before this one that has all of these variables, questions or hypotheses. */
+async function lastWith(client: QueryClient, study: Study, ids: readonly string[]): Promise<Study | null> {
+  const { decisions } = await client.fetchQuery(trailQuery(study.id, study.head));
+  const numbers = decisions.filter(({ earlier, number }) => !earlier && number < study.head).map(({ number }) => number);
+  for (const number of numbers.slice(0, MOST_LOOKED_AT)) {
+    const state = await client.fetchQuery(studyAtQuery(study.id, number));
+    const known = new Set([
+      ...state.state.variables.map(({ id }) => id),
+      ...state.state.questions.flatMap(({ id, hypotheses }) => [id, ...hypotheses.map((hypothesis) => hypothesis.id)]),
+    ]);
+    if (ids.every((id) => known.has(id))) return state;
+  }
+  return null;
+}

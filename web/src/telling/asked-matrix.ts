@@ -1,0 +1,10 @@
+import type { CorrelationSettings, Variable } from '@ivlen/contract';
+import { buildMatrix, type Matrix } from '../coefficients/matrix';
+import { matrixRequest } from '../coefficients/requests';
+import type { Asking } from './asking';
+
+/** The coefficients among some variables by every method of the settings. */
+export async function askedMatrix({ study, ask }: Asking, variables: readonly Variable[], settings: CorrelationSettings): Promise<Matrix> {
+  const results = await Promise.all(settings.methods.map((method) => ask(matrixRequest(study, variables, settings, method))));
+  return buildMatrix(study, variables, results, settings, undefined);
+}

@@ -22,7 +22,13 @@ export interface Stage {
 /** The stages of a study, in the order of the work; the only list of them. */
 export const STAGES: readonly Stage[] = [
   { id: 'data', name: 'Data', views: DATA_VIEWS, load: async () => (await import('./stages/data/data-stage')).DataStage },
-  { id: 'shape', name: 'Shape', views: SHAPE_VIEWS, load: async () => (await import('./stages/shape/shape-stage')).ShapeStage },
+  {
+    id: 'shape',
+    name: 'Shape',
+    views: SHAPE_VIEWS,
+    load: async () => (await import('./stages/shape/shape-stage')).ShapeStage,
+    tell: async () => (await import('./stages/shape/tell/tell')).tell,
+  },
   {
     id: 'correlations',
     name: 'Correlations',
@@ -35,18 +41,21 @@ export const STAGES: readonly Stage[] = [
     name: 'Scatterplots',
     views: SCATTERPLOTS_VIEWS,
     load: async () => (await import('./stages/scatterplots/scatterplots-stage')).ScatterplotsStage,
+    tell: async () => (await import('./stages/scatterplots/tell/tell')).tell,
   },
   {
     id: 'subgroups',
     name: 'Subgroups',
     views: SUBGROUPS_VIEWS,
     load: async () => (await import('./stages/subgroups/subgroups-stage')).SubgroupsStage,
+    tell: async () => (await import('./stages/subgroups/tell/tell')).tell,
   },
   {
     id: 'collinearity',
     name: 'Collinearity',
     views: COLLINEARITY_VIEWS,
     load: async () => (await import('./stages/collinearity/collinearity-stage')).CollinearityStage,
+    tell: async () => (await import('./stages/collinearity/tell/tell')).tell,
   },
   { id: 'report', name: 'Report', views: [], load: async () => (await import('./stages/report/report-stage')).ReportStage },
 ];

@@ -11,6 +11,10 @@ export const REFERENCES = {
     cite: 'Aldor-Noiman et al. (2013)',
     full: 'Aldor-Noiman, S., Brown, L. D., Buja, A., Rolke, W., & Stine, R. A. (2013). The power to see: A new graphical test of normality. The American Statistician, 67, 249–260.',
   },
+  'anderson-darling-1954': {
+    cite: 'Anderson & Darling (1954)',
+    full: 'Anderson, T. W., & Darling, D. A. (1954). A test of goodness of fit. Journal of the American Statistical Association, 49, 765–769.',
+  },
   'belsley-kuh-welsch-1980': {
     cite: 'Belsley, Kuh & Welsch (1980)',
     full: 'Belsley, D. A., Kuh, E., & Welsch, R. E. (1980). Regression diagnostics: Identifying influential data and sources of collinearity. Wiley.',
@@ -31,6 +35,10 @@ export const REFERENCES = {
   'bonett-wright-2000': {
     cite: 'Bonett & Wright (2000)',
     full: 'Bonett, D. G., & Wright, T. A. (2000). Sample size requirements for estimating Pearson, Kendall and Spearman correlations. Psychometrika, 65, 23–28.',
+  },
+  'box-cox-1964': {
+    cite: 'Box & Cox (1964)',
+    full: 'Box, G. E. P., & Cox, D. R. (1964). An analysis of transformations. Journal of the Royal Statistical Society, Series B, 26, 211–252.',
   },
   'breusch-pagan-1979': {
     cite: 'Breusch & Pagan (1979)',
@@ -55,6 +63,10 @@ export const REFERENCES = {
   'cook-1977': {
     cite: 'Cook (1977)',
     full: 'Cook, R. D. (1977). Detection of influential observation in linear regression. Technometrics, 19, 15–18.',
+  },
+  'dagostino-pearson-1973': {
+    cite: 'D’Agostino & Pearson (1973)',
+    full: 'D’Agostino, R. B., & Pearson, E. S. (1973). Tests for departure from normality: Empirical results for the distributions of b2 and √b1. Biometrika, 60, 613–622.',
   },
   'dersimonian-laird-1986': {
     cite: 'DerSimonian & Laird (1986)',
@@ -141,6 +153,10 @@ export const REFERENCES = {
     cite: 'Iglewicz & Hoaglin (1993)',
     full: 'Iglewicz, B., & Hoaglin, D. C. (1993). How to detect and handle outliers. ASQC Quality Press.',
   },
+  'jarque-bera-1987': {
+    cite: 'Jarque & Bera (1987)',
+    full: 'Jarque, C. M., & Bera, A. K. (1987). A test for normality of observations and regression residuals. International Statistical Review, 55, 163–172.',
+  },
   'jennrich-1970': {
     cite: 'Jennrich (1970)',
     full: 'Jennrich, R. I. (1970). An asymptotic χ² test for the equality of two correlation matrices. Journal of the American Statistical Association, 65, 904–912.',
@@ -162,6 +178,10 @@ export const REFERENCES = {
   'koenker-1981': {
     cite: 'Koenker (1981)',
     full: 'Koenker, R. (1981). A note on studentizing a test for heteroscedasticity. Journal of Econometrics, 17, 107–112.',
+  },
+  'lilliefors-1967': {
+    cite: 'Lilliefors (1967)',
+    full: 'Lilliefors, H. W. (1967). On the Kolmogorov–Smirnov test for normality with mean and variance unknown. Journal of the American Statistical Association, 62, 399–402.',
   },
   'mardia-1970': {
     cite: 'Mardia (1970)',
@@ -195,6 +215,14 @@ export const REFERENCES = {
     cite: 'Pitman (1937)',
     full: 'Pitman, E. J. G. (1937). Significance tests which may be applied to samples from any populations. II. The correlation coefficient test. Supplement to the Journal of the Royal Statistical Society, 4, 225–232.',
   },
+  'royston-1995': {
+    cite: 'Royston (1995)',
+    full: 'Royston, P. (1995). Remark AS R94: A remark on algorithm AS 181: The W-test for normality. Applied Statistics, 44, 547–551.',
+  },
+  'shapiro-wilk-1965': {
+    cite: 'Shapiro & Wilk (1965)',
+    full: 'Shapiro, S. S., & Wilk, M. B. (1965). An analysis of variance test for normality (complete samples). Biometrika, 52, 591–611.',
+  },
   'simpson-1951': {
     cite: 'Simpson (1951)',
     full: 'Simpson, E. H. (1951). The interpretation of interaction in contingency tables. Journal of the Royal Statistical Society, Series B, 13, 238–241.',
@@ -219,6 +247,10 @@ export const REFERENCES = {
   'williams-1959': {
     cite: 'Williams (1959)',
     full: 'Williams, E. J. (1959). The comparison of regression variables. Journal of the Royal Statistical Society, Series B, 21, 396–399.',
+  },
+  'yeo-johnson-2000': {
+    cite: 'Yeo & Johnson (2000)',
+    full: 'Yeo, I.-K., & Johnson, R. A. (2000). A new family of power transformations to improve normality or symmetry. Biometrika, 87, 954–959.',
   },
   'zou-2007': {
     cite: 'Zou (2007)',

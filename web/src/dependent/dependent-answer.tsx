@@ -1,4 +1,4 @@
-import type { AnalysisInput, Study } from '@ivlen/contract';
+import type { Study } from '@ivlen/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
 import { analysisQuery, progressQuery } from '../api/queries';
@@ -6,6 +6,7 @@ import { FailureNotice } from '../controls/failure-notice';
 import { ProgressLine } from '../controls/progress-line';
 import { Skeleton } from '../controls/skeleton';
 import { StoppedNotice } from '../controls/stopped-notice';
+import { dependentRequest } from './request';
 import { acrossSentence, answerSentence, type DependentQuestion, isOpposite, numbersSentence, sharedComponentSentence } from './words';
 
 interface DependentAnswerProps {
@@ -15,18 +16,6 @@ interface DependentAnswerProps {
   readonly onTurn: (turned: boolean) => void;
   /** What can be done with the answer, given in words. */
   readonly children?: (words: string) => ReactNode;
-}
-
-/** The request behind a comparison of two coefficients of the same rows. */
-export function dependentRequest({ first, second, turned, method, level }: DependentQuestion) {
-  return {
-    kind: 'dependent',
-    first: { a: first.a.id, b: first.b.id },
-    second: { a: second.a.id, b: second.b.id },
-    turned,
-    method,
-    level,
-  } as const satisfies AnalysisInput;
 }
 
 /** Whether two coefficients of the same rows differ, with the numbers behind the answer. */

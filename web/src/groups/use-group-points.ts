@@ -34,13 +34,22 @@ export function useGroupPoints(
   const { data: inUse } = useQuery({ ...rowsInUseQuery(study), enabled: restricted });
   const drawn = useMemo(() => {
     if (!values || (restricted && !inUse)) return null;
-    const [xs, ys, labels, ...others] = values;
-    if (!xs || !ys || !labels) return null;
-    const groupOf = placesOf(labels, groups);
-    const rows = usedRows([xs, ys, ...others], inUse).filter((row) => (groupOf[row] ?? -1) >= 0);
-    return { points: { x: xs, y: ys, rows }, groupOf };
+    return groupPoints(values, groups, inUse);
   }, [values, restricted, inUse, groups]);
   return { drawn, error };
+}
+
+/** @param columns x, y, the groups, and whatever else rows have to be complete for */
+export function groupPoints(
+  columns: readonly Float64Array[],
+  groups: readonly ShownGroup[],
+  inUse: Float64Array | undefined,
+): GroupPoints | null {
+  const [xs, ys, labels, ...others] = columns;
+  if (!xs || !ys || !labels) return null;
+  const groupOf = placesOf(labels, groups);
+  const rows = usedRows([xs, ys, ...others], inUse).filter((row) => (groupOf[row] ?? -1) >= 0);
+  return { points: { x: xs, y: ys, rows }, groupOf };
 }
 
 /** Where each row's group stands among those shown. */

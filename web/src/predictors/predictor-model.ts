@@ -1,4 +1,4 @@
-import type { CollinearityResult, Variable } from '@ivlen/contract';
+import type { Categories, CollinearityResult, Variable } from '@ivlen/contract';
 import type { ModelTriangle } from '@ivlen/core';
 import { displayName } from '../study/variable-name';
 
@@ -43,6 +43,16 @@ export function formerTerms(
 
 /** Texts of a variable's stored values. */
 export type LevelNames = ReadonlyMap<string, ReadonlyMap<number, string>>;
+
+/** Texts of the stored values of variables that enter by levels. @param categories of each of them, in the same order */
+export function levelNames(variables: readonly Variable[], categories: readonly (Categories | undefined)[]): LevelNames {
+  return new Map(
+    variables.map((variable, k) => [
+      variable.id,
+      new Map(categories[k]?.categories?.map(({ text, value }) => [value, variable.valueLabels[text] ?? text] as const)),
+    ]),
+  );
+}
 
 export function predictorModel(result: CollinearityResult, variables: readonly Variable[], levels: LevelNames): PredictorModel {
   const terms = result.terms.map(({ variable: id, columns, as, levels: own, reference }): ModelTerm => {

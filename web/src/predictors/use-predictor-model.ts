@@ -3,7 +3,7 @@ import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { analysisQuery, categoriesQuery, progressQuery } from '../api/queries';
 import type { ChosenPredictor } from './chosen-predictors';
-import { type LevelNames, type PredictorModel, predictorModel } from './predictor-model';
+import { levelNames, type PredictorModel, predictorModel } from './predictor-model';
 import type { collinearityRequest } from './requests';
 
 /** The rows of predictors and outcome gone through once, at the study's head. */
@@ -25,13 +25,7 @@ export function usePredictorModel(
   const isNamed = levels.every((found) => found !== undefined);
   const model = useMemo((): PredictorModel | undefined => {
     if (!result || !isNamed) return undefined;
-    const names: LevelNames = new Map(
-      byLevels.map((variable, k) => [
-        variable.id,
-        new Map(levels[k]?.categories?.map(({ text, value }) => [value, variable.valueLabels[text] ?? text] as const)),
-      ]),
-    );
-    return predictorModel(result, study.state.variables, names);
+    return predictorModel(result, study.state.variables, levelNames(byLevels, levels));
   }, [result, isNamed, byLevels, levels, study.state.variables]);
   return {
     model,

@@ -29,7 +29,7 @@ function cut({ note, ...table }: ToldTable, columns: readonly number[], repeated
     ...table,
     head: pickAll(table.head, columns),
     align: pick(table.align),
-    rows: table.rows.map((cells) => pickAll(cells, columns)),
+    rows: rowsOf(table, columns, repeated),
     ...(last && note ? { note } : {}),
   };
 }

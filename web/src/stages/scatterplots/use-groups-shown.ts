@@ -27,7 +27,7 @@ export function useGroupsShown(study: Study, grouping: Grouping | undefined, { p
   const wanted = perGroup ? (grouping?.by ?? null) : null;
   const taking = useTakingPart(study, wanted ? grouping : NO_GROUPING);
   return useMemo(() => {
-    const none = { by: null, all: NO_GROUPS, taking: null, shown: [], hidden: [], refusal: null, isLoading: false };
+    const none = NO_GROUPS_SHOWN;
     if (!wanted) return { ...none, isLoading: perGroup && grouping === undefined };
     if (taking === undefined) return { ...none, isLoading: true };
     if (taking === null) {
@@ -36,21 +36,37 @@ export function useGroupsShown(study: Study, grouping: Grouping | undefined, { p
         refusal: `${displayName(wanted)} has more groups than can be listed; up to ${MOST_GROUPS} can be told apart by colour and shape.`,
       };
     }
-    // Those that take part, in all stages alike; where there are styles for all, each keeps its own.
-    const groups = taking.all.length <= MOST_GROUPS ? taking.all : taking.groups;
-    const takes = new Set(taking.groups.map(({ value }) => value));
-    const places = [...groups.keys()];
-    const isShown = (place: number) => {
-      const value = groups[place]?.value ?? Number.NaN;
-      return takes.has(value) && !hidden.includes(value);
-    };
-    return {
-      ...none,
-      by: wanted,
-      all: groups,
-      taking,
-      shown: places.filter(isShown),
-      hidden: places.filter((place) => !isShown(place)),
-    };
+    return groupsShown(wanted, taking, hidden);
   }, [wanted, taking, grouping, perGroup, hidden]);
 }
+
+/** The groups that take part, in all stages alike; where there are styles for all, each keeps its own. @param hidden stored values of those not drawn */
+export function groupsShown(by: Variable, taking: TakingPart, hidden: readonly number[]): GroupsShown {
+  const groups = taking.all.length <= MOST_GROUPS ? taking.all : taking.groups;
+  const takes = new Set(taking.groups.map(({ value }) => value));
+  const places = [...groups.keys()];
+  const isShown = (place: number) => {
+    const value = groups[place]?.value ?? Number.NaN;
+    return takes.has(value) && !hidden.includes(value);
+  };
+  return {
+    by,
+    all: groups,
+    taking,
+    shown: places.filter(isShown),
+    hidden: places.filter((place) => !isShown(place)),
+    refusal: null,
+    isLoading: false,
+  };
+}
+
+/** Groups are not told apart. */
+export const NO_GROUPS_SHOWN: GroupsShown = {
+  by: null,
+  all: NO_GROUPS,
+  taking: null,
+  shown: [],
+  hidden: [],
+  refusal: null,
+  isLoading: false,
+};

@@ -6,6 +6,7 @@ import { rowsInUseQuery, valuesQuery } from '../../api/queries';
 import { NO_GROUP } from '../../figures/group-styles';
 import type { Group } from '../../settings/use-grouping';
 import { usedRows } from '../../study/used-rows';
+import type { PlotData } from './plotting/plot-data';
 import { PlottingClient, plottingWorkers } from './plotting/plotting-client';
 
 /**
@@ -39,17 +40,35 @@ export function usePlotData(
   const client = useMemo(() => {
     if (!columns.values || (restricted && !inUse)) return null;
     const found = new Map(ids.flatMap((id, i) => [[id, columns.values?.[i] ?? new Float64Array()] as const]));
-    const complete = needed.split(' ').flatMap((id) => found.get(id) ?? []);
-    const all = complete.length === 0 && !restricted;
-    const rows = all ? Uint32Array.from({ length: study.rows }, (_, row) => row) : usedRows(complete, inUse, study.rows);
-    const used = (values: Float64Array) => (all ? values : Float64Array.from(rows, (row) => values[row] as number));
-    const compact = new Map([...found].map(([id, values]) => [id, used(values)] as const));
-    const codes = by && compact.get(by.id);
-    const places = new Map(groups.map(({ value }, group) => [value, group]));
-    const grouped = codes ? Uint8Array.from(codes, (value) => places.get(value) ?? NO_GROUP) : null;
-    return new PlottingClient({ columns: compact, rows, groups: grouped }, key);
+    const facts = { by: by?.id ?? null, groups, completeFor: needed.split(' ').filter(Boolean), inUse: restricted ? inUse : undefined };
+    return new PlottingClient(plotDataOf(found, study.rows, facts), key);
   }, [columns.values, restricted, inUse, study.rows, ids, needed, by, groups, key]);
   return { client, error: columns.error };
+}
+
+interface PlotDataFacts {
+  readonly by: string | null;
+  readonly groups: readonly Group[];
+  readonly completeFor: readonly string[];
+  /** Undefined where all rows are in use. */
+  readonly inUse: Float64Array | undefined;
+}
+
+/** What is drawn of some columns: the rows in use, complete where they have to be, with the place of each row's group. */
+export function plotDataOf(
+  columns: ReadonlyMap<string, Float64Array>,
+  rowCount: number,
+  { by, groups, completeFor, inUse }: PlotDataFacts,
+): PlotData {
+  const complete = completeFor.flatMap((id) => columns.get(id) ?? []);
+  const all = complete.length === 0 && inUse === undefined;
+  const rows = all ? Uint32Array.from({ length: rowCount }, (_, row) => row) : usedRows(complete, inUse, rowCount);
+  const used = (values: Float64Array) => (all ? values : Float64Array.from(rows, (row) => values[row] as number));
+  const compact = new Map([...columns].map(([id, values]) => [id, used(values)] as const));
+  const codes = by === null ? undefined : compact.get(by);
+  const places = new Map(groups.map(({ value }, group) => [value, group]));
+  const grouped = codes ? Uint8Array.from(codes, (value) => places.get(value) ?? NO_GROUP) : null;
+  return { columns: compact, rows, groups: grouped };
 }
 
 /** Starts the workers and asks for the columns while the settings that say how they are drawn are still on their way. */

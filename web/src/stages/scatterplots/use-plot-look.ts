@@ -45,6 +45,6 @@ export function usePlotLook(axes: ReadonlyMap<string, Axis> | undefined, { bulk,
 }
 
 /** Each axis over all values, or over their bulk where that was chosen. */
-function domainsOf(axes: ReadonlyMap<string, Axis>, bulk: readonly string[]): Map<string, readonly [number, number]> {
+export function domainsOf(axes: ReadonlyMap<string, Axis>, bulk: readonly string[]): Map<string, readonly [number, number]> {
   return new Map([...axes].map(([id, axis]) => [id, (bulk.includes(id) && axis.bulk?.domain) || axis.all] as const));
 }

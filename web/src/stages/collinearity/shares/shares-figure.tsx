@@ -27,18 +27,20 @@ const [NAMES, NUMBERS] = [0.26, 110];
 
 /** Builds the shares for a file, as they are on screen; null where there are none. */
 export function useSharesFigure({ lines, shares, former, axis, limit, caption }: SharesFigureFacts): BuildFigure | null {
-  return useMemo(() => {
-    if (!shares) return null;
-    return async (options, fontFace) => {
-      const palette = filePalette(options.colour);
-      const file = { title: 'Shares told by the others', caption, millimetres: options.width, ...(fontFace ? { fontFace } : {}) };
-      const width = drawingWidth(options, FONT_UNITS);
-      const svg = await asFile(
-        <SharesFile {...{ lines, shares, former, axis, limit, caption }} file={file} width={width} palette={palette} />,
-      );
-      return { svg, caption, shapes: true };
-    };
-  }, [lines, shares, former, axis, limit, caption]);
+  return useMemo(
+    () => (shares ? buildSharesFigure({ lines, shares, former, axis, limit, caption }) : null),
+    [lines, shares, former, axis, limit, caption],
+  );
+}
+
+export function buildSharesFigure(facts: SharesFigureFacts): BuildFigure {
+  return async (options, fontFace) => {
+    const palette = filePalette(options.colour);
+    const { caption } = facts;
+    const file = { title: 'Shares told by the others', caption, millimetres: options.width, ...(fontFace ? { fontFace } : {}) };
+    const svg = await asFile(<SharesFile {...facts} file={file} width={drawingWidth(options, FONT_UNITS)} palette={palette} />);
+    return { svg, caption, shapes: true };
+  };
 }
 
 interface SharesFileProps extends SharesFigureFacts {

@@ -29,7 +29,7 @@ const PICTURE_RATIO = 4;
 /** The matrix as it is on screen, with all of its panels, as an SVG for paper. */
 export async function buildFigure(
   facts: SceneFacts,
-  scene: MatrixScene,
+  scene: Pick<MatrixScene, 'client' | 'look' | 'groupLines' | 'marginals'>,
   sentence: string,
   options: FigureOptions,
   fontFace?: string,

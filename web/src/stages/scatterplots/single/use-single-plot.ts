@@ -56,11 +56,7 @@ export function useSinglePlot(
   const thirdScale = useMemo((): Third => {
     if (by && !tooMany) return { type: 'groups', variable: by };
     const values = quantity && client?.data.columns.get(quantity.id);
-    if (!values || !quantity) return { type: 'none' };
-    const present = values.filter((value) => value === value);
-    const domain = [present.reduce((a, b) => Math.min(a, b), Infinity), present.reduce((a, b) => Math.max(a, b), -Infinity)] as const;
-    const type = settings.by === 'size' && (places?.length ?? 0) <= MOST_SHAPED ? 'size' : 'colour';
-    return { type, variable: quantity, values, domain };
+    return quantity && values ? thirdOf(quantity, values, settings.by, places?.length ?? 0) : { type: 'none' };
   }, [by, tooMany, quantity, client, settings.by, places]);
   return {
     client,
@@ -74,4 +70,14 @@ export function useSinglePlot(
     fits: [...fits.values()][0] ?? NO_GROUPS,
     line,
   };
+}
+
+/** How a quantity is told by colour or by size. @param points how many there are: of many none has a size of its own */
+export function thirdOf(variable: Variable, values: Float64Array, by: SinglePlotSettings['by'], points: number): Third {
+  const present = values.filter((value) => value === value);
+  const domain = [
+    present.reduce((a, b) => Math.min(a, b), Number.POSITIVE_INFINITY),
+    present.reduce((a, b) => Math.max(a, b), Number.NEGATIVE_INFINITY),
+  ] as const;
+  return { type: by === 'size' && points <= MOST_SHAPED ? 'size' : 'colour', variable, values, domain };
 }

@@ -9,10 +9,12 @@ import { useScrollToItself } from '../../../controls/use-scroll-to-itself';
 import { HistogramFigure } from '../../../figures/marks/histogram-figure';
 import { QuantileFigure } from '../../../figures/marks/quantile-figure';
 import { coefficientText, pText } from '../../../numbers/number-text';
+import { PinButton } from '../../../pins/pin-button';
 import { useWorkingSet } from '../../../settings/use-working-set';
 import { useReadOnly } from '../../../study/read-only';
 import { displayName } from '../../../study/variable-name';
 import { TableTools } from '../../../tables/table-tools';
+import { pinnedShape } from '../pinned-shape';
 import { verdictOf } from '../strips/shape-columns';
 import { TESTS } from '../test-words';
 import { CorrelationsOnScales } from './correlations-on-scales';
@@ -90,7 +92,10 @@ export function OtherScales({ study, variable, settings }: OtherScalesProps) {
             {all ? 'Hide the correlations' : `Correlations with all ${others.length} variables`}
           </button>
         )}
-        <TableTools table={scalesTable(variable, data.scales, settings, partners, nameOf)} className="ml-auto text-[12px]" />
+        <span className="ml-auto flex gap-4 text-[12px]">
+          <PinButton study={study} pinned={pinnedShape([variable], settings, 'scales', `${displayName(variable)} on other scales`)} />
+          <TableTools table={scalesTable(variable, data.scales, settings, partners, nameOf)} className="text-[12px]" />
+        </span>
       </p>
       {all && <CorrelationsOnScales scales={data.scales} nameOf={nameOf} variable={displayName(variable)} />}
       {!readOnly && (

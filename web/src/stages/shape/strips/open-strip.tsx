@@ -7,9 +7,11 @@ import { FRAME, niceAxis } from '../../../figures/charts/nice-axis';
 import { SaveFigure } from '../../../figures/export/save-figure';
 import { formatMeasured } from '../../../figures/format-measured';
 import { BoxFigure } from '../../../figures/marks/box-figure';
+import { PinButton } from '../../../pins/pin-button';
 import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { axisLabel } from '../../../study/variable-name';
+import { pinnedShape } from '../pinned-shape';
 import { OtherScales } from '../scales/other-scales';
 import { rangeOf } from './range-of';
 import type { StripSubject } from './shape-lines';
@@ -103,11 +105,17 @@ export function OpenStrip({ study, subject, name, shape, settings }: OpenStripPr
           {quantiles.outside === 0 ? 'No point' : quantiles.outside === 1 ? 'One point' : `${quantiles.outside} points`} outside the band,
           which holds all points of 95 in 100 normal samples of this size.
         </p>
-        {!group && variable.derivation?.type !== 'scale' && (
-          <button type="button" className="button mt-3" aria-expanded={scales} onClick={() => setScales(!scales)}>
-            Other scales of {name}
-          </button>
-        )}
+        <p className="mt-3 flex items-center gap-4 text-[13px]">
+          {!group && variable.derivation?.type !== 'scale' && (
+            <button type="button" className="button text-[14px]" aria-expanded={scales} onClick={() => setScales(!scales)}>
+              Other scales of {name}
+            </button>
+          )}
+          <PinButton
+            study={study}
+            pinned={pinnedShape([variable], settings, 'each', `Shape of ${name}`, group ? { group: group.value, perGroup: true } : {})}
+          />
+        </p>
       </div>
       {scales && <OtherScales study={study} variable={variable} settings={settings} />}
     </section>

@@ -1,5 +1,4 @@
-import { type AnalysisInput, type JointResult, jointTestNameSchema, rowsInUse, type Study, type Variable } from '@ivlen/contract';
-import { jointVerdict } from '@ivlen/core';
+import { type JointResult, rowsInUse, type Study, type Variable } from '@ivlen/contract';
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../../../api/queries';
 import { FailureNotice } from '../../../controls/failure-notice';
@@ -12,11 +11,10 @@ import { pinnedShape } from '../pinned-shape';
 import { jointSentence } from '../sentence';
 import { shapeEditors } from '../shape-editors';
 import type { ShapeViewProps } from '../shape-view';
-import { JOINT_TESTS } from '../test-words';
 import { DistanceFigure } from './distance-figure';
 import { FurthestRows } from './furthest-rows';
-import { jointP } from './joint-p';
 import { JointTests } from './joint-tests';
+import { jointRequest, jointWords, WHY_NO_JOINT_TEST } from './joint-words';
 import { LeftOut } from './left-out';
 
 const FEWEST = 2;
@@ -61,27 +59,13 @@ type ResultProps = Pick<ShapeViewProps, 'study' | 'settings'> & {
   readonly data: JointResult;
 };
 
-const OTHER_TESTS = jointTestNameSchema.options;
-
 function Result({ study, variables, data, settings }: ResultProps) {
   const without = useWithoutEach(study, variables, data);
   const names = variables.map(displayName);
   if (data.undefinedBecause) {
-    return <p className="mt-6 max-w-3xl font-serif text-[17px]">{WHY_NOT[data.undefinedBecause](data.n, variables.length)}</p>;
+    return <p className="mt-6 max-w-3xl font-serif text-[17px]">{WHY_NO_JOINT_TEST[data.undefinedBecause](data.n, variables.length)}</p>;
   }
-  const verdict = jointVerdict(
-    { ...jointP(data, settings.jointTest), n: data.n },
-    without.map((result) => result && jointP(result, settings.jointTest)),
-    {
-      names,
-      level: settings.level,
-      test: JOINT_TESTS[settings.jointTest].name,
-      others: OTHER_TESTS.filter((name) => name !== settings.jointTest).map((name) => ({
-        name: JOINT_TESTS[name].name,
-        ...jointP(data, name),
-      })),
-    },
-  );
+  const verdict = jointWords(data, without, names, settings);
   return (
     <>
       <p className="mt-5 max-w-4xl font-serif text-[18px] leading-snug" data-testid="joint-verdict">
@@ -126,21 +110,3 @@ function useWithoutEach(study: Study, variables: readonly Variable[], { undefine
     combine: (results) => results.map(({ data }) => data),
   });
 }
-
-function jointRequest(variables: readonly Variable[], set: readonly Variable[], distances: boolean) {
-  const ids = (items: readonly Variable[]) => items.map(({ id }) => id);
-  return {
-    kind: 'joint',
-    variables: ids(variables),
-    rows: { completeFor: ids(set), group: null },
-    distances,
-  } as const satisfies AnalysisInput;
-}
-
-const WHY_NOT: Readonly<Record<NonNullable<JointResult['undefinedBecause']>, (n: number, p: number) => string>> = {
-  'too-few-cases': (n, p) =>
-    `${n === 1 ? 'Only one row is' : `Only ${n.toLocaleString('en-GB')} rows are`} complete for these ${p} variables; joint normality needs more rows than variables. Untick those with many missing values.`,
-  'too-many-cases': (n) => `${n.toLocaleString('en-GB')} rows are too many for this test.`,
-  constant: () => 'One of the variables has the same value in every complete row; untick it.',
-  singular: () => 'One of the variables follows from the others exactly; untick it, then the rest can be tested.',
-};

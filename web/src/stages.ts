@@ -21,7 +21,13 @@ export interface Stage {
 
 /** The stages of a study, in the order of the work; the only list of them. */
 export const STAGES: readonly Stage[] = [
-  { id: 'data', name: 'Data', views: DATA_VIEWS, load: async () => (await import('./stages/data/data-stage')).DataStage },
+  {
+    id: 'data',
+    name: 'Data',
+    views: DATA_VIEWS,
+    load: async () => (await import('./stages/data/data-stage')).DataStage,
+    tell: async () => (await import('./stages/data/tell/tell')).tell,
+  },
   {
     id: 'shape',
     name: 'Shape',

@@ -45,6 +45,17 @@ export function pairOf({ pair: { x, y }, completeFor }: PairContext) {
   return { x: x.id, y: y.id, rows: { completeFor, group: null } };
 }
 
+/** "nitrate and mayfly taxa". */
+export function pairWords({ pair: { x, y } }: Pick<PairContext, 'pair'>): string {
+  return `${displayName(x)} and ${displayName(y)}`;
+}
+
+/** A section of the card as it is pinned. @param request the analysis behind it, where its settings do not say it */
+export function pinnedSection(context: PairContext, section: string, title: string, request: Pinned['request'] = null): Pinned {
+  const pinned = pinnedPair(context);
+  return { ...pinned, title, request: request ?? pinned.request, settings: { ...pinned.settings, section } };
+}
+
 /** The pair as it is pinned. */
 export function pinnedPair(context: PairContext): Pinned {
   const { pair, settings, method, among } = context;

@@ -7,12 +7,13 @@ import { FailureNotice } from '../controls/failure-notice';
 import { Skeleton } from '../controls/skeleton';
 import { asMeasuredAlike } from '../figures/as-measured';
 import { coefficientText, fineCoefficientText, pText } from '../numbers/number-text';
+import { PinButton } from '../pins/pin-button';
 import { useReadOnly } from '../study/read-only';
 import { rowInWords } from '../study/row-in-words';
 import { useStudyChanges } from '../study/use-study-changes';
 import type { TableColumn, ValueTable } from '../tables/columns';
 import { ValueTableView } from '../tables/value-table-view';
-import { type PairContext, pairOf } from './pair-request';
+import { type PairContext, pairOf, pairWords, pinnedSection } from './pair-request';
 import { useWithout } from './use-without';
 
 /** The rows that matter most for the coefficient: what it becomes without each, or without several. */
@@ -101,6 +102,9 @@ function Points({ context, data }: { context: PairContext; data: InfluenceResult
         </p>
       )}
       <ValueTableView table={table} className="w-full text-[13px]" />
+      <p className="mt-1 text-right text-[12px]">
+        <PinButton study={study} pinned={pinnedSection(context, 'points', `Rows that matter for ${symbol} of ${pairWords(context)}`)} />
+      </p>
       <p className="mt-1 text-[13px] text-muted">
         {symbol} = {fineCoefficientText(data.coefficient ?? Number.NaN)} with all {data.n} rows. Those that change it most stand first.
       </p>

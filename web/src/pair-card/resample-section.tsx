@@ -1,16 +1,15 @@
-import type { Analysis, ResampleResult } from '@ivlen/contract';
-import { COEFFICIENTS } from '@ivlen/core';
+import type { RequestOf } from '@ivlen/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
 import { analysisQuery, progressQuery } from '../api/queries';
-import { percent } from '../coefficients/cell-data';
 import { FailureNotice } from '../controls/failure-notice';
 import { ProgressLine } from '../controls/progress-line';
 import { useSamplesAndSeed } from '../controls/samples-and-seed';
-import { fineIntervalText, pText } from '../numbers/number-text';
-import { type PairContext, pairOf } from './pair-request';
+import { PinButton } from '../pins/pin-button';
+import { type PairContext, pairOf, pairWords, pinnedSection } from './pair-request';
+import { resampledInWords } from './resampled-words';
 
-type ResampleRequest = Extract<Analysis, { kind: 'resample' }>;
+type ResampleRequest = RequestOf<'resample'>;
 const TIMES = { bootstrap: 2000, permutation: 9999 } as const;
 
 /** A bootstrap interval and a permutation test of the pair, on request; the seed makes them repeatable. */
@@ -45,7 +44,8 @@ export function ResampleSection(context: PairContext) {
   );
 }
 
-function Resampled({ context: { study }, request, onStop }: { context: PairContext; request: ResampleRequest; onStop: () => void }) {
+function Resampled({ context, request, onStop }: { context: PairContext; request: ResampleRequest; onStop: () => void }) {
+  const { study } = context;
   const query = analysisQuery(study.id, study.head, request);
   const { data, error } = useQuery(query);
   const { data: progress } = useQuery(progressQuery(query.queryKey));
@@ -67,22 +67,16 @@ function Resampled({ context: { study }, request, onStop }: { context: PairConte
   }
   return (
     <p className="mt-2 text-[13px]" data-testid="resampled">
-      {inWords(data, request)}
+      {resampledInWords(data, request)}{' '}
+      <PinButton
+        study={study}
+        pinned={pinnedSection(
+          context,
+          'resampling',
+          `${request.what === 'bootstrap' ? 'Bootstrap interval' : 'Permutation test'} of ${pairWords(context)}`,
+          request,
+        )}
+      />
     </p>
   );
-}
-
-function inWords(
-  { what, times, seed, interval, intervalKind, pValue, asExtreme, n }: ResampleResult,
-  { method, level }: ResampleRequest,
-): string {
-  const { symbol } = COEFFICIENTS[method];
-  const drawn = `${times.toLocaleString('en-GB')} ${what === 'bootstrap' ? 'samples of the rows' : 'permutations'}, seed ${seed}, n = ${n}`;
-  if (what === 'bootstrap') {
-    if (!interval) return `No interval: in too many samples a variable did not vary (${drawn}).`;
-    const kind = intervalKind === 'bca' ? 'BCa' : 'percentile';
-    return `${percent(level)} bootstrap interval (${kind}) of ${symbol}: ${fineIntervalText(interval.low, interval.high)}; ${drawn}.`;
-  }
-  if (pValue === null) return 'No test: a variable does not vary.';
-  return `Permutation test of independence: p = ${pText(pValue)}; ${asExtreme?.toLocaleString('en-GB')} of ${drawn} were at least as extreme as ${symbol}.`;
 }

@@ -14,6 +14,8 @@ export interface Pinned {
   readonly title: string;
   readonly request: AnalysisInput | null;
   readonly settings: object;
+  /** The decision at which it is held; where left out it follows the data. */
+  readonly revision?: number;
 }
 
 interface PinButtonProps {
@@ -28,7 +30,7 @@ export function PinButton({ study, pinned, className = '' }: PinButtonProps) {
   const readOnly = useReadOnly();
   const pin = useMutation({
     mutationFn: () => {
-      const content = { kind: 'pin', pin: { ...pinned, revision: null } };
+      const content = { kind: 'pin', pin: { ...pinned, revision: pinned.revision ?? null } };
       return request(`/studies/${study.id}/report/blocks`, reportSchema, { method: 'POST', json: { after: null, blocks: [{ content }] } });
     },
     onSuccess: (report) => {

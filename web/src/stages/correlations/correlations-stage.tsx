@@ -20,6 +20,7 @@ import { rowsInWords } from '../../study/rows-in-use';
 import { correlationEditors } from './correlation-editors';
 import { GridSkeleton } from './grid-skeleton';
 import { GridView } from './grid-view';
+import { useRanking } from './ranked/use-ranking';
 import { questionsSentence, sentence } from './sentence';
 import { VIEWS, VIEWS_OF_ONE_PAIR } from './views';
 
@@ -50,6 +51,7 @@ function Stage({ study, workingSet, settings, patch }: StageProps) {
   const [a, b] = variables;
   const enough = variables.length >= 2 && variables.length <= MOST_VARIABLES;
   const state = useMatrix(study, variables, settings, enough);
+  const { ranking } = useRanking();
   const view: View = VIEWS.find(({ id }) => id === params.get('view'))?.id ?? 'grid';
   const facts = {
     variables,
@@ -84,7 +86,7 @@ function Stage({ study, workingSet, settings, patch }: StageProps) {
               thing: alone ? 'pair' : 'matrix',
               title: sentenceOf(parts),
               request: enough ? matrixRequest(study, variables, settings, commonMethod(settings)) : null,
-              settings: { ...settings, view, variables: variables.map(({ id }) => id) },
+              settings: { ...settings, view, variables: variables.map(({ id }) => id), ...(view === 'ranked' ? { ranking } : {}) },
             }}
           />
         </MethodsLine>

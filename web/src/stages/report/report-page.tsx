@@ -2,8 +2,8 @@ import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSe
 import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import type { ReportSettings, Study } from '@ivlen/contract';
 import { BlockHeading } from './blocks/block-heading';
-import { moved } from './blocks/block-menu';
 import { BlockView } from './blocks/block-view';
+import { moved } from './blocks/moved';
 import type { ReportActions } from './use-report';
 import type { WrittenReport } from './written-report';
 

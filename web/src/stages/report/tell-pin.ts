@@ -1,5 +1,6 @@
 import type { Pinned, ReportSettings, Study } from '@ivlen/contract';
 import type { QueryClient } from '@tanstack/react-query';
+import { ZodError } from 'zod';
 import { studyAtQuery, trailQuery } from '../../api/queries';
 import { askingOf } from '../../telling/asking';
 import { toldWithLeadingZero } from '../../telling/leading-zero';
@@ -33,7 +34,7 @@ export async function tellPin(
   if (!load) throw new Error(`This was pinned in a part of the program that is not here: ${pinned.stage}.`);
   const tell = await load();
   const tellAt = async (state: Study) => {
-    const told = await tell(pinned, askingOf(client, state, report));
+    const told = await readably(() => tell(pinned, askingOf(client, state, report)));
     return report.leadingZero ? toldWithLeadingZero(told) : told;
   };
   if (pinned.revision !== null) {
@@ -51,6 +52,16 @@ export async function tellPin(
     const before = await lastWith(client, study, error.ids);
     if (!before) throw error;
     return { told: await tellAt(before), at: before.head, gone: true, undone: false };
+  }
+}
+
+/** Settings that another version wrote and this one cannot read are said in words. */
+async function readably(tell: () => Promise<Told>): Promise<Told> {
+  try {
+    return await tell();
+  } catch (error) {
+    if (!(error instanceof ZodError)) throw error;
+    throw new Error('This was pinned by another version of Ivlen, and its settings cannot be read here. Pin it again, and remove this.');
   }
 }
 

@@ -87,16 +87,18 @@ export function SubgroupsStage({ study }: { study: Study }) {
       <section className="flex min-w-0 flex-1 flex-col" aria-label="Subgroups">
         <ViewBar label="Parts of the Subgroups stage" views={VIEWS} current={view} onOpen={open} />
         <MethodsLine parts={withEditors(parts, editors)}>
-          <PinButton
-            study={study}
-            pinned={{
-              stage: 'subgroups',
-              thing: 'matrix',
-              title: sentenceOf(parts),
-              request: taking && enough ? state.request : null,
-              settings: { ...settings, ...layout, view, groups: taking?.request ?? null, variables: variables.map(({ id }) => id) },
-            }}
-          />
+          {view !== 'dependent' && (
+            <PinButton
+              study={study}
+              pinned={{
+                stage: 'subgroups',
+                thing: 'matrix',
+                title: sentenceOf(parts),
+                request: taking && enough ? state.request : null,
+                settings: { ...settings, ...layout, view, groups: taking?.request ?? null, variables: variables.map(({ id }) => id) },
+              }}
+            />
+          )}
         </MethodsLine>
         <div data-scrolls className="min-h-0 flex-1 overflow-auto px-5 py-3">
           <Suspense fallback={<Skeleton label="Opening" className="h-64" />}>

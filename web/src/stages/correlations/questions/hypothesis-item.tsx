@@ -7,14 +7,16 @@ import { Skeleton } from '../../../controls/skeleton';
 import { coefficientText, intervalText, pRelationText } from '../../../numbers/number-text';
 import type { ArrangementProps } from '../../../pair-card/arrangement';
 import { PairSentence } from '../../../pair-card/pair-sentence';
+import { PinButton } from '../../../pins/pin-button';
 import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { displayName } from '../../../study/variable-name';
 import { equivalenceInWords } from './equivalence-words';
 import { ALTERNATIVE, expectationInWords, hypothesesInWords } from './expectation-words';
+import { pinnedQuestion } from './pinned-question';
 import type { Decision } from './use-decisions';
 
-type HypothesisItemProps = Pick<ArrangementProps, 'study' | 'settings' | 'selection'> & {
+type HypothesisItemProps = Pick<ArrangementProps, 'study' | 'settings' | 'selection' | 'variables'> & {
   readonly question: Question;
   readonly hypothesis: StatedHypothesis;
   readonly decision: Decision | undefined;
@@ -22,7 +24,7 @@ type HypothesisItemProps = Pick<ArrangementProps, 'study' | 'settings' | 'select
 };
 
 /** One hypothesis as it was stated, and what came of it. */
-export function HypothesisItem({ study, settings, selection, question, hypothesis, decision, onEdit }: HypothesisItemProps) {
+export function HypothesisItem({ study, settings, selection, variables, question, hypothesis, decision, onEdit }: HypothesisItemProps) {
   const { change } = useStudyChanges(study);
   const readOnly = useReadOnly();
   const [x, y] = [hypothesis.x, hypothesis.y].map((id) => study.state.variables.find((variable) => variable.id === id));
@@ -37,6 +39,15 @@ export function HypothesisItem({ study, settings, selection, question, hypothesi
         </button>
         {!readOnly && (
           <span className="ml-auto flex gap-3 text-[13px]">
+            {hypothesis.shown && (
+              <PinButton
+                study={study}
+                pinned={pinnedQuestion(expectationInWords(hypothesis.expectation, x, y), settings, variables, {
+                  question: question.id,
+                  hypothesis: hypothesis.id,
+                })}
+              />
+            )}
             <button type="button" className="button-quiet" onClick={onEdit}>
               Change
             </button>

@@ -3,11 +3,13 @@ import { Plus, X } from 'lucide-react';
 import { useState } from 'react';
 import { Hint } from '../../../controls/tooltip';
 import type { ArrangementProps } from '../../../pair-card/arrangement';
+import { PinButton } from '../../../pins/pin-button';
 import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { HypothesisForm } from './hypothesis-form';
 import { HypothesisItem } from './hypothesis-item';
 import { MoreClosely } from './more-closely';
+import { pinnedQuestion } from './pinned-question';
 import { QuestionSummary } from './question-summary';
 import { useDecisions } from './use-decisions';
 
@@ -79,6 +81,11 @@ export function QuestionCard(props: QuestionCardProps) {
               Show {hidden === 1 ? 'the result' : `the ${hidden} results`}
             </button>
           )}
+        </p>
+      )}
+      {question.hypotheses.some(({ shown }) => shown) && (
+        <p className="mt-3 text-right text-[13px]">
+          <PinButton study={study} pinned={pinnedQuestion(question.text, settings, variables, { question: question.id })} />
         </p>
       )}
       <QuestionSummary study={study} question={question} decisions={decisions} settings={settings} />

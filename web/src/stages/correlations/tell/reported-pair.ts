@@ -1,8 +1,10 @@
 import type { CorrelationSettings, PairResult, Variable } from '@ivlen/contract';
-import type { Method } from '@ivlen/core';
+import { COEFFICIENTS, type Method } from '@ivlen/core';
 import { cautionsRequest } from '../../../coefficients/cautions-request';
 import { completeForOf, howOf } from '../../../coefficients/requests';
+import { intervalWords, missingWords } from '../../../coefficients/sentence-parts';
 import { resultSentence } from '../../../pair-card/result-sentence';
+import { rowsInWords } from '../../../study/rows-in-use';
 import { displayName } from '../../../study/variable-name';
 import type { Asking } from '../../../telling/asking';
 import { groupingOf } from '../../../telling/grouping-of';
@@ -64,4 +66,12 @@ export async function checkedPair(asking: Asking, { x, y, method, settings, amon
     groups: taking ? displayName(taking.by) : null,
   };
   return { x, y, method, subject, alpha, checks: pair?.checks ?? [], cautions: pair?.cautions ?? [] };
+}
+
+/** "Single pairs by Spearman’s ρ in all 248 rows, two-sided, using every complete pair, with 95 % intervals." */
+export function pairMethods({ study }: Asking, settings: CorrelationSettings, method: Method): string {
+  const held = study.state.variables.filter(({ id }) => settings.control.includes(id)).map(displayName);
+  const sided = { 'two-sided': 'two-sided', greater: 'one-sided for a positive correlation', less: 'one-sided for a negative correlation' };
+  const holding = held.length === 0 ? '' : `, holding ${held.join(', ')} constant`;
+  return `Single pairs by ${COEFFICIENTS[method].name} in ${rowsInWords(study)}, ${sided[settings.alternative]}, using ${missingWords(settings).text}, with ${intervalWords(settings).text}${holding}.`;
 }

@@ -1,11 +1,9 @@
 import { correlationSettingsSchema, methodForPair, type PairResult, type Pinned, type Variable } from '@ivlen/contract';
-import { COEFFICIENTS, RULE_SOURCES } from '@ivlen/core';
+import { RULE_SOURCES } from '@ivlen/core';
 import { z } from 'zod';
 import { commonMethod } from '../../../coefficients/requests';
-import { intervalWords, missingWords } from '../../../coefficients/sentence-parts';
 import { Scatterplot } from '../../../figures/scatterplot';
 import { fittedLine } from '../../../pair-card/fitted-line';
-import { rowsInWords } from '../../../study/rows-in-use';
 import { usedRows } from '../../../study/used-rows';
 import { axisLabel, displayName } from '../../../study/variable-name';
 import { askedMatrix } from '../../../telling/asked-matrix';
@@ -14,7 +12,8 @@ import { drawnFigure } from '../../../telling/drawn-figure';
 import { namedVariables } from '../../../telling/named-variables';
 import { sourcesOfInterval, sourcesOfSettings } from '../../../telling/sources-of';
 import { NOTHING_TOLD, paragraph, sentence, type Told, type ToldFigure } from '../../../telling/told';
-import { askedPair, checkedPair, pairInWords, type Reported } from './reported-pair';
+import { askedPair, checkedPair, pairInWords, pairMethods, type Reported } from './reported-pair';
+import { tellSection } from './tell-section';
 
 const SHAPE = 0.72;
 const withPair = z.object({
@@ -24,9 +23,14 @@ const withPair = z.object({
   among: z.array(z.string()).optional(),
 });
 
-/** A pair: its sentence, its scatterplot, and what was looked at. */
+/** A pair: its sentence, its scatterplot, and what was looked at; or a section of its card. */
 export async function tellPair(pinned: Pinned, asking: Asking): Promise<Told> {
-  const { study } = asking;
+  const { section } = pinned.settings;
+  const reported = reportedOf(pinned, asking);
+  return typeof section === 'string' ? tellSection(section, pinned, reported, asking) : tellWhole(reported, asking);
+}
+
+function reportedOf(pinned: Pinned, { study }: Asking): Reported {
   const own = withPair.parse(pinned.settings);
   const request = pinned.request?.kind === 'pair' ? pinned.request : null;
   const ids = [own.x ?? request?.x ?? '', own.y ?? request?.y ?? ''];
@@ -37,7 +41,11 @@ export async function tellPair(pinned: Pinned, asking: Asking): Promise<Told> {
     ({ id }) => (own.among ?? request?.rows.completeFor ?? ids).includes(id) && !settings.control.includes(id),
   );
   const method = methodForPair(commonMethod(settings), study.state.pairMethods, x.id, y.id);
-  const reported = { x, y, method, settings, among };
+  return { x, y, method, settings, among };
+}
+
+async function tellWhole(reported: Reported, asking: Asking): Promise<Told> {
+  const { x, y, method, settings, among } = reported;
   const result = await askedPair(asking, reported);
   const [checked, figure] = await Promise.all([checkedPair(asking, reported), pairFigure(asking, x, y, result, among, settings)]);
   const said = pairInWords(asking, reported, result, await adjustedAmong(asking, reported));
@@ -66,18 +74,6 @@ async function adjustedAmong(
   if (settings.adjust === 'none' || among.length < 3 || !known) return null;
   const { adjustedP } = (await askedMatrix(asking, among, settings)).cell(y, x);
   return Number.isNaN(adjustedP) ? null : adjustedP;
-}
-
-/** "Spearman’s ρ of single pairs in all 248 rows, two-sided, using every complete pair, with 95 % intervals." */
-export function pairMethods(
-  { study }: Asking,
-  settings: z.infer<typeof correlationSettingsSchema>,
-  method: keyof typeof COEFFICIENTS,
-): string {
-  const held = study.state.variables.filter(({ id }) => settings.control.includes(id)).map(displayName);
-  const sided = { 'two-sided': 'two-sided', greater: 'one-sided for a positive correlation', less: 'one-sided for a negative correlation' };
-  const holding = held.length === 0 ? '' : `, holding ${held.join(', ')} constant`;
-  return `Single pairs by ${COEFFICIENTS[method].name} in ${rowsInWords(study)}, ${sided[settings.alternative]}, using ${missingWords(settings).text}, with ${intervalWords(settings).text}${holding}.`;
 }
 
 /** The scatterplot of the rows that the coefficient uses. */

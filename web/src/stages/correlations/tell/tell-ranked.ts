@@ -1,5 +1,6 @@
 import type { CorrelationSettings, Pinned } from '@ivlen/contract';
 import { byMethod, COEFFICIENTS, RULE_SOURCES, smallestDetectable } from '@ivlen/core';
+import { z } from 'zod';
 import { levelInWords } from '../../../coefficients/levels';
 import type { Matrix } from '../../../coefficients/matrix';
 import { commonMethod } from '../../../coefficients/requests';
@@ -14,12 +15,26 @@ import type { Asking } from '../../../telling/asking';
 import { journalTable } from '../../../telling/journal-table';
 import { sourcesOfSettings } from '../../../telling/sources-of';
 import { NOTHING_TOLD, paragraph, sentence, type Told } from '../../../telling/told';
-import { rankedColumns } from '../ranked/ranked-columns';
+import { filterPairs, rankedColumns, sortPairs } from '../ranked/ranked-columns';
 import { rankedTable } from '../ranked/ranked-table';
+import { CAUTIONED, SIGNIFICANCE } from '../ranked/use-ranking';
 import { sentence as methodsSentence } from '../sentence';
 import { askedByEveryMethod, pinnedOfCorrelations } from './asked-matrix';
 import { askedPair, checkedPair, pairInWords } from './reported-pair';
 
+/** How the pairs were sorted and filtered; by their cautions they are not filtered here. */
+const rankingSchema = z.object({
+  ranking: z
+    .object({
+      sort: z.string(),
+      ascending: z.boolean(),
+      find: z.string(),
+      least: z.number(),
+      significance: z.enum(SIGNIFICANCE),
+      cautioned: z.enum(CAUTIONED).transform(() => 'any' as const),
+    })
+    .optional(),
+});
 /** What of the ranked pairs is printed. */
 const PRINTED = new Set(['pair', 'size', 'n', 'p', 'adjusted', 'interval', 'shared']);
 
@@ -28,10 +43,13 @@ export async function tellRanked(pinned: Pinned, asking: Asking): Promise<Told> 
   const { study } = asking;
   const { settings, variables } = pinnedOfCorrelations(pinned, asking);
   const matrix = await askedByEveryMethod(asking, variables, settings);
-  const pairs = distinctPairs(matrix)
+  const all = rankedColumns(settings);
+  const columns = all.filter(({ id }) => PRINTED.has(id));
+  const listed = distinctPairs(matrix)
     .map((main) => ({ main, by: byMethod((method) => matrix.cellBy(method, main.row, main.column)) }))
     .toSorted((a, b) => bySize(a.main, b.main));
-  const columns = rankedColumns(settings).filter(({ id }) => PRINTED.has(id));
+  const ranking = rankingSchema.parse(pinned.settings).ranking;
+  const pairs = ranking ? sortPairs(filterPairs(listed, ranking, settings), ranking, all) : listed;
   const facts = { variables, candidates: study.state.variables, rows: rowsInWords(study) };
   return {
     ...NOTHING_TOLD,

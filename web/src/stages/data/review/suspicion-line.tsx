@@ -1,5 +1,6 @@
-import type { Change, Study, Suspicion, Variable } from '@ivlen/contract';
+import type { Change, Study, Suspicion } from '@ivlen/contract';
 import { type FormEvent, useState } from 'react';
+import { PinButton } from '../../../pins/pin-button';
 import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { displayName } from '../../../study/variable-name';
@@ -7,6 +8,7 @@ import { ValueTableView } from '../../../tables/value-table-view';
 import { CodeLine } from './code-line';
 import { effectTable, type ValueSuspicion } from './effect-table';
 import { OneRowPer } from './one-row-per';
+import { oddityInWords, shownValue } from './suspicion-words';
 
 interface SuspicionLineProps {
   readonly study: Study;
@@ -51,7 +53,19 @@ function ValueLine({ study, suspicion, onShowRow }: SuspicionLineProps & { suspi
         <button type="button" className="button-quiet" onClick={() => onShowRow(row)}>
           row {row.toLocaleString('en-GB')}
         </button>{' '}
-        {oddity(suspicion, variable)}
+        {oddityInWords(suspicion, variable)}{' '}
+        <PinButton
+          study={study}
+          className="text-[13px]"
+          pinned={{
+            stage: 'data',
+            thing: 'table',
+            title: `${displayName(variable)} ${shownValue(value, variable)} in row ${row}`,
+            request: { kind: 'suspicious' },
+            settings: { view: 'suspicious', variable: variable.id, row, value },
+            revision: study.head,
+          }}
+        />
       </p>
       <div className="w-fit">
         <ValueTableView
@@ -139,23 +153,6 @@ function DuplicateAnswers({ study, rows, onShowRow }: { study: Study; rows: read
       )}
     </span>
   );
-}
-
-function shownValue(value: number, { unit }: Variable): string {
-  return `${String(value).replace('-', '−')}${unit ? ` ${unit}` : ''}`;
-}
-
-function oddity({ reason, suggestion }: ValueSuspicion, { validRange }: Variable): string {
-  switch (reason) {
-    case 'below-range':
-      return `is below the smallest possible value, ${validRange?.low}.`;
-    case 'above-range':
-      return `is above the largest possible value, ${validRange?.high}.`;
-    case 'decimal-slip':
-      return `is far out, and would fit with the decimal point moved: ${suggestion}.`;
-    case 'far-out':
-      return 'is far from all the others.';
-  }
 }
 
 function otherInWords(suspicion: Exclude<Suspicion, { type: 'value' | 'missing-code' }>, study: Study): string {

@@ -3,7 +3,8 @@ import { EllipsisVertical } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { copyBlocks } from '../copy-blocks';
-import type { BlockProps } from './block-view';
+import type { BlockProps } from './block-props';
+import { moved } from './moved';
 import { RenameCaption } from './rename-caption';
 
 const PART_WORDS: Readonly<Record<ReportPart, string>> = { text: 'the text', tables: 'the table', figures: 'the figure' };
@@ -95,11 +96,4 @@ function Item({ children, onSelect }: { children: React.ReactNode; onSelect: () 
       {children}
     </DropdownMenu.Item>
   );
-}
-
-/** The order with one block in another place. */
-export function moved(ids: readonly string[], from: number, to: number): string[] {
-  const id = ids[from];
-  if (id === undefined) return [...ids];
-  return ids.toSpliced(from, 1).toSpliced(to, 0, id);
 }

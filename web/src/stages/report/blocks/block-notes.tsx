@@ -1,6 +1,6 @@
 import { useReadOnly } from '../../../study/read-only';
 import { type ChangedValue, lookedAt } from '../written-report';
-import type { BlockProps } from './block-view';
+import type { BlockProps } from './block-props';
 import { useDifferentSettings } from './use-different-settings';
 
 const MOST_LISTED = 6;

@@ -1,28 +1,21 @@
 import { useSortable } from '@dnd-kit/sortable';
-import type { ReportPart, RichText, Study } from '@ivlen/contract';
+import type { ReportPart, RichText } from '@ivlen/contract';
 import { GripVertical } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { FailureNotice } from '../../../controls/failure-notice';
 import { Skeleton } from '../../../controls/skeleton';
 import { useReadOnly } from '../../../study/read-only';
 import { RichView, type ValueOnPage } from '../text/rich-view';
-import type { ReportActions } from '../use-report';
-import { shownParts, type WrittenBlock, type WrittenReport } from '../written-report';
+import { shownParts } from '../written-report';
 import { BlockHeading } from './block-heading';
 import { BlockMenu } from './block-menu';
 import { BlockNotes } from './block-notes';
+import type { BlockProps } from './block-props';
 import { FigureView } from './figure-view';
 import { pairAddress } from './pair-address';
 import { ReportTable } from './report-table';
 
 const RichEditor = lazy(async () => ({ default: (await import('../text/rich-editor')).RichEditor }));
-
-export interface BlockProps {
-  readonly study: Study;
-  readonly written: WrittenBlock;
-  readonly report: WrittenReport;
-  readonly actions: ReportActions;
-}
 
 /** A block of the report: what it says, shows and draws, and beside it what moves, changes and removes it. */
 export function BlockView(props: BlockProps) {

@@ -7,6 +7,7 @@ import {
   HeadingLevel,
   ImageRun,
   LevelFormat,
+  LineRuleType,
   PageOrientation,
   Paragraph,
   type ParagraphChild,
@@ -23,6 +24,7 @@ import type { PaperBlock, PaperDocument, PaperFigure, PaperTable } from './paper
 
 const [PAGE_WIDE, PAGE_HIGH, MARGIN] = [210, 297, 25].map(convertMillimetersToTwip) as [number, number, number];
 const PIXELS_PER_MM = 96 / 25.4;
+const FONT = 'Times New Roman';
 const [LISTED, NUMBERED] = ['listed', 'numbered'];
 const HALF_POINTS = { text: 22, table: 18, note: 18 } as const;
 const LINE = { style: BorderStyle.SINGLE, size: 6, color: '000000' } as const;
@@ -37,11 +39,14 @@ export function docxOf({ title, paper, blocks }: PaperDocument): Document {
     creator: 'Ivlen',
     styles: {
       default: {
-        document: { run: { font: 'Times New Roman', size: HALF_POINTS.text }, paragraph: { spacing: { after: 120, line: 276 } } },
-        title: { run: { size: 36, bold: true }, paragraph: { spacing: { after: 240 } } },
-        heading1: { run: { size: 28, bold: true }, paragraph: { spacing: { before: 320, after: 120 }, keepNext: true } },
-        heading2: { run: { size: 24, bold: true }, paragraph: { spacing: { before: 240, after: 80 }, keepNext: true } },
-        heading3: { run: { size: 22, italics: true }, paragraph: { spacing: { before: 160, after: 60 }, keepNext: true } },
+        document: {
+          run: { font: FONT, size: HALF_POINTS.text },
+          paragraph: { spacing: { after: 120, line: 276, lineRule: LineRuleType.AUTO } },
+        },
+        title: { run: { font: FONT, size: 36, bold: true }, paragraph: { spacing: { after: 240 } } },
+        heading1: { run: { font: FONT, size: 28, bold: true }, paragraph: { spacing: { before: 320, after: 120 }, keepNext: true } },
+        heading2: { run: { font: FONT, size: 24, bold: true }, paragraph: { spacing: { before: 240, after: 80 }, keepNext: true } },
+        heading3: { run: { font: FONT, size: 22, italics: true }, paragraph: { spacing: { before: 160, after: 60 }, keepNext: true } },
       },
       paragraphStyles: [
         {
@@ -63,7 +68,7 @@ export function docxOf({ title, paper, blocks }: PaperDocument): Document {
           name: 'Table text',
           basedOn: 'Normal',
           run: { size: HALF_POINTS.table },
-          paragraph: { spacing: { before: 20, after: 20, line: 240 } },
+          paragraph: { spacing: { before: 20, after: 20, line: 240, lineRule: LineRuleType.AUTO } },
         },
       ],
     },
@@ -243,7 +248,7 @@ function figureOf({ number, caption, alternative, png, width, height }: PaperFig
     altText: { name: `Figure ${number}`, title: `Figure ${number}`, description: alternative },
   });
   return [
-    new Paragraph({ children: [picture], keepNext: true, spacing: { before: 200, after: 60 } }),
+    new Paragraph({ children: [picture], keepNext: true, spacing: { before: 200, after: 60, line: 240, lineRule: LineRuleType.AUTO } }),
     titled(`Figure ${number}. ${caption}`, false, false),
   ];
 }

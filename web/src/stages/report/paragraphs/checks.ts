@@ -13,7 +13,7 @@ export function checksParagraphs({ told, shapeRule }: ReportFacts): ToldParagrap
   const pairs = distinctPairs(told.flatMap((item) => item.pairs)).filter(({ checks }) => checks.length > 0);
   if (pairs.length === 0)
     return [paragraph(sentence('none', 'No pair is reported by itself, so no assumption of a single pair was looked at.'))];
-  const cite = shapeRule.kind === 'limits' ? ` (${citationOf(RULE_SOURCES['shape limits 2 and 7'])})` : '';
+  const cite = shapeRule.kind === 'limits' ? `, after ${citationOf(RULE_SOURCES['shape limits 2 and 7'])}` : '';
   const rule = fixedSentence('rule', `A shape was marked beyond ${ruleInWords(shapeRule)}${cite}.`);
   if (pairs.length <= MOST_APART) {
     return [...pairs.map((pair) => paragraph(sentence(pairId(pair), checksInSentences(pair.checks, pair.subject)))), paragraph(rule)];

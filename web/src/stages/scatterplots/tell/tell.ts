@@ -11,8 +11,10 @@ import {
 import { COEFFICIENTS, METHOD_SOURCES, RULE_SOURCES } from '@ivlen/core';
 import { z } from 'zod';
 import { completeForOf } from '../../../coefficients/requests';
+import { significant } from '../../../figures/as-measured';
 import { MOST_GROUPS } from '../../../figures/group-styles';
 import { sentenceOf } from '../../../methods-line/methods-parts';
+import { coefficientText } from '../../../numbers/number-text';
 import type { Group } from '../../../settings/use-grouping';
 import { rowsInWords } from '../../../study/rows-in-use';
 import { usedRows } from '../../../study/used-rows';
@@ -29,12 +31,16 @@ import { MOST_SHAPED } from '../plotting/plotter';
 import { PlottingClient } from '../plotting/plotting-client';
 import { sentence } from '../sentence';
 import { sentence as singleSentence } from '../single/sentence';
+import { equationOf } from '../single/single-figure';
 import type { Third } from '../single/third-scale';
 import { buildSingle } from '../single/use-single-export';
 import { thirdOf } from '../single/use-single-plot';
 import { groupsShown, NO_GROUPS_SHOWN } from '../use-groups-shown';
 import { plotDataOf } from '../use-plot-data';
 import { domainsOf } from '../use-plot-look';
+
+/** More panels beside each other than this have room for points alone, and for small words. */
+const [MOST_WITH_CORNERS, SMALL] = [6, 6.5];
 
 const withPanels = z.object({
   rows: z.array(z.string()).default([]),
@@ -100,7 +106,15 @@ async function tellMatrix({ settings: stored }: Pinned, asking: Asking): Promise
         alternative: `Scatterplot matrix of ${names}; the correlation table has the coefficients.`,
         draw: async (options, fontFace) => {
           const scene = await sceneOf(client, variables, settings, correlation, groups, square);
-          return buildFigure(facts, scene, said, options, fontFace);
+          const many = columns.length > MOST_WITH_CORNERS;
+          return buildFigure(
+            // Panels on paper are small: what stands in their corners would lie on them.
+            many ? { ...facts, settings: { ...settings, corners: false } } : facts,
+            scene,
+            said,
+            many ? { ...options, font: Math.min(options.font, SMALL) } : options,
+            fontFace,
+          );
         },
       },
     ],
@@ -190,6 +204,10 @@ async function tellSingle({ settings: stored }: Pinned, asking: Asking): Promise
   const [xs = new Float64Array(), ys = new Float64Array()] = [client.data.columns.get(x.id), client.data.columns.get(y.id)];
   const places = [...usedRows([xs, ys])];
   const n = places.length;
+  const line = single.equation
+    ? await asking.ask({ kind: 'line', x: x.id, y: y.id, rows: { completeFor: [], group: null }, level: LEVEL })
+    : undefined;
+  const equation = equationOf(line, displayName(x), displayName(y), significant, (found) => coefficientText(found));
   const said = `${sentenceOf(singleSentence(single, { study, rows: rowsInWords(study), x, y, third, share, canSize: n <= MOST_SHAPED }))} n = ${n.toLocaleString('en-GB')}.`;
   const values = quantity && client.data.columns.get(quantity.id);
   const scale: Third = grouped
@@ -227,6 +245,10 @@ async function tellSingle({ settings: stored }: Pinned, asking: Asking): Promise
             },
           ]);
           const { radius, opacity } = pointLook(n, AREA, third !== null);
+          const labels = single.labels.flatMap((row) => {
+            const place = client.data.rows.indexOf(row - 1);
+            return places.includes(place) ? [{ place, text: `row ${row}` }] : [];
+          });
           return buildSingle(
             {
               data: client.data,
@@ -239,8 +261,8 @@ async function tellSingle({ settings: stored }: Pinned, asking: Asking): Promise
                 opacity,
                 fits,
                 margins: across && up ? { x: across, y: up } : null,
-                equation: null,
-                labels: [],
+                equation,
+                labels,
               },
               radius,
               legend: (grouped?.all ?? []).map(({ label }) => label),

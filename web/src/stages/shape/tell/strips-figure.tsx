@@ -16,7 +16,7 @@ interface DrawnStrip {
 }
 
 const [STRIP, PLOT] = [70, 60];
-const NAME_LETTERS = 22;
+const [NAME_LETTERS, VERDICT_LETTERS] = [22, 32];
 
 /** Each variable as a strip: histogram, normal quantile plot, its numbers and what they say. */
 export function stripsFigure({ client }: Asking, strips: readonly DrawnStrip[], settings: ShapeSettings): ToldFigure {
@@ -42,7 +42,7 @@ function Strips({ strips, settings, width }: { strips: readonly DrawnStrip[]; se
         return (
           <g key={label} transform={`translate(0,${i * STRIP})`}>
             {i > 0 && <line x2={width} stroke="var(--rule)" />}
-            {linesOf(label).map((line, k) => (
+            {linesOf(label, NAME_LETTERS).map((line, k) => (
               <text key={line} x={0} y={STRIP / 2 - 2 + k * 13} fontSize={11} fill="var(--ink)">
                 {line}
               </text>
@@ -58,17 +58,17 @@ function Strips({ strips, settings, width }: { strips: readonly DrawnStrip[]; se
                 {[
                   `mean ${measured(d.mean)}, SD ${measured(d.sd)}`,
                   `skewness ${fixed(d.skewness)}, kurtosis ${fixed(d.excessKurtosis)}`,
-                  verdictOf(shape, settings).words,
+                  ...linesOf(verdictOf(shape, settings).words, VERDICT_LETTERS),
                 ].map((line, k) => (
                   <text
                     key={k}
                     x={width - numbers + 12}
-                    y={20 + k * 15}
+                    y={16 + k * 14}
                     fontSize={10}
-                    fill={k === 2 ? 'var(--ink)' : 'var(--muted)'}
-                    fontWeight={k === 2 && verdictOf(shape, settings).marked ? 600 : 400}
+                    fill={k >= 2 ? 'var(--ink)' : 'var(--muted)'}
+                    fontWeight={k >= 2 && verdictOf(shape, settings).marked ? 600 : 400}
                   >
-                    {line.length > 34 ? `${line.slice(0, 33)}…` : line}
+                    {line}
                   </text>
                 ))}
               </>
@@ -84,12 +84,13 @@ function nameOf({ variable, group }: StripSubject): string {
   return group ? `${axisLabel(variable)}: ${group.label}` : axisLabel(variable);
 }
 
-/** A name on two lines where it is long. */
-function linesOf(name: string): string[] {
-  if (name.length <= NAME_LETTERS) return [name];
-  const at = name.lastIndexOf(' ', NAME_LETTERS);
-  const cut = at > 4 ? at : NAME_LETTERS;
-  return [name.slice(0, cut), name.slice(cut).trim().slice(0, NAME_LETTERS)];
+/** Words on two lines where they are long, and cut where they are longer still. */
+function linesOf(words: string, letters: number): string[] {
+  if (words.length <= letters) return [words];
+  const at = words.lastIndexOf(' ', letters);
+  const cut = at > 4 ? at : letters;
+  const rest = words.slice(cut).trim();
+  return [words.slice(0, cut), rest.length > letters ? `${rest.slice(0, letters - 1)}…` : rest];
 }
 
 function fixed(value: number | null): string {

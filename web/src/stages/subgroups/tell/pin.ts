@@ -41,8 +41,9 @@ export async function pinOf({ settings: stored, request }: Pinned, asking: Askin
   if (!taking) throw new GoneError(own ? [own.by] : []);
   const ids = variables.length > 0 ? variables : request && 'variables' in request ? request.variables : [];
   return {
-    settings: correlationSettingsSchema.parse(stored),
-    layout: subgroupSettingsSchema.parse(stored),
+    // Both have an order: what is pinned has the one of this stage, or of a pair none.
+    settings: correlationSettingsSchema.parse({ ...stored, order: 'listed' }),
+    layout: subgroupSettingsSchema.safeParse(stored).data ?? subgroupSettingsSchema.parse({ ...stored, order: undefined }),
     variables: namedVariables(asking.study, ids),
     taking,
     view: VIEWS.find(({ id }) => id === view)?.id ?? 'pairs',

@@ -13,8 +13,8 @@ import { sentence as methodsSentence } from '../sentence';
 /** Whether two variables are tied more closely than two others. */
 export async function tellDependent({ request, settings: stored }: Pinned, asking: Asking): Promise<Told> {
   const { study } = asking;
-  if (request?.kind !== 'dependent') return NOTHING_TOLD;
-  const settings = correlationSettingsSchema.parse(stored);
+  if (request?.kind !== 'dependent') throw new Error('Which two pairs were compared is not said in what was pinned. Pin it again.');
+  const settings = correlationSettingsSchema.parse({ ...stored, order: 'listed' });
   const [a, b, c, d] = namedVariables(study, [request.first.a, request.first.b, request.second.a, request.second.b]);
   if (!a || !b || !c || !d) throw new Error('two pairs have four variables');
   const question: DependentQuestion = {

@@ -21,6 +21,7 @@ import { NOTHING_TOLD, paragraph, sentence, type Tell, type Told } from '../../.
 import { describedGroups, groupDescriptivesRequest, groupDescriptivesTable } from '../descriptives/described-groups';
 import { chosenTwo, takingTwo } from '../difference/chosen-two';
 import { differenceTable } from '../difference/difference-table';
+import { shownInWords } from '../pairs/pairs-export';
 import { PairsFigure } from '../pairs/pairs-figure';
 import { pairsTable } from '../pairs/pairs-table';
 import { groupMatrixTable } from '../side/group-matrix-table';
@@ -29,7 +30,7 @@ import { tellDependent } from './tell-dependent';
 import { tellPairAcrossGroups } from './tell-pair-across-groups';
 
 /** More lanes than this are no figure. */
-const MOST_LANES = 40;
+const MOST_LANES = 24;
 
 /** What is pinned in the Subgroups stage. */
 export const tell: Tell = async (pinned, asking) => {
@@ -69,7 +70,7 @@ async function tellPairs(pin: SubgroupPin, asking: Asking): Promise<Told> {
       })),
     ],
     tables: view === 'side' ? side.map(journalTable) : [journalTable(pairsTable(shown, compared.groups, taking, settings))],
-    figures: shown.length === 0 ? [] : [pairsFigure(compared, shown.slice(0, MOST_LANES), settings)],
+    figures: shown.length === 0 ? [] : [pairsFigure(compared, shown, settings)],
     usual: view === 'side' ? ['text', 'tables'] : ['text', 'tables', 'figures'],
     methods: [methodsOf(asking, pin)],
     sources: sourcesOfGroups(settings),
@@ -77,8 +78,13 @@ async function tellPairs(pin: SubgroupPin, asking: Asking): Promise<Told> {
   };
 }
 
-function pairsFigure({ groups, taking }: Compared, pairs: Compared['pairs'], { levels }: CorrelationSettings): Told['figures'][number] {
-  const caption = `Coefficients with their intervals in ${groupsInWords(taking)} and over all of them, pair by pair.`;
+function pairsFigure(
+  { groups, taking, pairs: all }: Compared,
+  shown: Compared['pairs'],
+  { levels }: CorrelationSettings,
+): Told['figures'][number] {
+  const pairs = shown.slice(0, MOST_LANES);
+  const caption = `Coefficients with their intervals in ${groupsInWords(taking)} and over all of them, pair by pair.${shownInWords(pairs.length, shown.length, all.length)}`;
   return {
     caption,
     alternative: `A lane for each of ${pairs.length} pairs with the coefficients of ${groups.map(({ label }) => label).join(', ')} from −1 to 1; the table has the same numbers.`,
@@ -112,9 +118,9 @@ async function tellDifference(pin: SubgroupPin, asking: Asking): Promise<Told> {
   return {
     ...NOTHING_TOLD,
     heading: `${a.label} and ${b.label}`,
-    paragraphs: [paragraph(sentence('whole', wholeSentence(compared, two, settings)))],
+    paragraphs: [paragraph(sentence('whole', wholeSentence(compared, { ...two, all: taking.all }, settings)))],
     tables: [journalTable(differenceTable(compared.pairs, a, b, two, settings))],
-    methods: [methodsOf(asking, { ...pin, taking: two })],
+    methods: [methodsOf(asking, { ...pin, taking: { ...two, all: taking.all } })],
     sources: sourcesOfGroups(settings),
     tests: compared.pairs.filter(({ homogeneity }) => homogeneity.pValue !== null).length,
   };

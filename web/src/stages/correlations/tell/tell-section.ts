@@ -1,0 +1,106 @@
+import type { Pinned } from '@ivlen/contract';
+import { COEFFICIENTS, RULE_SOURCES } from '@ivlen/core';
+import { completeForOf } from '../../../coefficients/requests';
+import { asMeasuredAlike } from '../../../figures/as-measured';
+import { coefficientText, fineCoefficientText } from '../../../numbers/number-text';
+import { lineInWords, lineTable } from '../../../pair-card/line-words';
+import { resampledInWords } from '../../../pair-card/resampled-words';
+import { rowInWords } from '../../../study/row-in-words';
+import { displayName } from '../../../study/variable-name';
+import type { Asking } from '../../../telling/asking';
+import { journalTable } from '../../../telling/journal-table';
+import { NOTHING_TOLD, paragraph, sentence, type Told } from '../../../telling/told';
+import { pairMethods, type Reported } from './reported-pair';
+
+/** A section of a pair's card by itself. */
+export async function tellSection(section: string, pinned: Pinned, reported: Reported, asking: Asking): Promise<Told> {
+  const told =
+    section === 'line'
+      ? await tellLine(reported, asking)
+      : section === 'points'
+        ? await tellPoints(reported, asking)
+        : await tellResampled(pinned, reported, asking);
+  return { ...told, methods: [pairMethods(asking, reported.settings, reported.method)] };
+}
+
+function pairRows({ x, y, settings, among }: Reported) {
+  return { x: x.id, y: y.id, rows: { completeFor: completeForOf(settings, among).sort(), group: null } };
+}
+
+async function tellLine(reported: Reported, asking: Asking): Promise<Told> {
+  const { settings } = reported;
+  const [x, y] = [displayName(reported.x), displayName(reported.y)];
+  const data = await asking.ask({ kind: 'line', ...pairRows(reported), level: settings.level });
+  const said = lineInWords(data, x, y, settings.levels);
+  const heading = `Line of ${y} on ${x}`;
+  if (!said)
+    return { ...NOTHING_TOLD, heading, paragraphs: [paragraph(sentence('none', `No line: too few rows, or ${x} does not vary.`))] };
+  return {
+    ...NOTHING_TOLD,
+    heading,
+    paragraphs: [
+      paragraph(
+        sentence('equation', `${said.equation}; n = ${data.n}.`),
+        sentence('fit', said.fit),
+        said.outside ? sentence('outside', said.outside) : null,
+      ),
+    ],
+    tables: [journalTable(lineTable(data, x, y, settings))],
+    tests: 1,
+  };
+}
+
+async function tellPoints(reported: Reported, asking: Asking): Promise<Told> {
+  const { method, settings } = reported;
+  const { alternative, levels } = settings;
+  const data = await asking.ask({ kind: 'influence', ...pairRows(reported), method, alternative, alpha: levels[0] ?? 0.05 });
+  const { symbol } = COEFFICIENTS[method];
+  const heading = `Rows that matter for ${symbol} of ${displayName(reported.x)} and ${displayName(reported.y)}`;
+  const carrying = data.points.find(({ row }) => row === data.carrying);
+  const alike = { x: asMeasuredAlike(data.points.map(({ x }) => x)), y: asMeasuredAlike(data.points.map(({ y }) => y)) };
+  const whole = `With all ${data.n} rows ${symbol} = ${fineCoefficientText(data.coefficient ?? Number.NaN)}.`;
+  return {
+    ...NOTHING_TOLD,
+    heading,
+    paragraphs: [
+      paragraph(
+        sentence('whole', whole),
+        carrying
+          ? sentence(
+              'carrying',
+              `It is carried by ${rowInWords(carrying.row, carrying.name)}: without it ${symbol} = ${coefficientText(carrying.without ?? Number.NaN)}.`,
+            )
+          : sentence('carrying', 'No single row carries it.'),
+      ),
+    ],
+    tables: [
+      journalTable({
+        caption: 'Rows that change the coefficient most',
+        columns: [
+          { name: 'row', shown: ({ row, name }) => rowInWords(row, name), exact: ({ row }) => row },
+          { name: displayName(reported.x), shown: ({ x }) => alike.x(x), exact: ({ x }) => x },
+          { name: displayName(reported.y), shown: ({ y }) => alike.y(y), exact: ({ y }) => y },
+          {
+            name: `${symbol} without`,
+            shown: ({ without }) => fineCoefficientText(without ?? Number.NaN),
+            exact: ({ without }) => without,
+          },
+        ],
+        rows: data.points,
+      }),
+    ],
+  };
+}
+
+async function tellResampled({ request }: Pinned, { x, y }: Reported, asking: Asking): Promise<Told> {
+  if (request?.kind !== 'resample') throw new Error('What was drawn is not said.');
+  const data = await asking.ask(request);
+  const isBootstrap = request.what === 'bootstrap';
+  return {
+    ...NOTHING_TOLD,
+    heading: `${isBootstrap ? 'Bootstrap interval' : 'Permutation test'} of ${displayName(x)} and ${displayName(y)}`,
+    paragraphs: [paragraph(sentence('drawn', resampledInWords(data, request)))],
+    sources: isBootstrap ? ['efron-1979', 'efron-1987'] : RULE_SOURCES['permutation tests'],
+    tests: isBootstrap ? 0 : 1,
+  };
+}

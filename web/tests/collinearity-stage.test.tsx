@@ -334,14 +334,13 @@ describe('the regression', () => {
     expect(text(within(table).getByRole('row', { name: /^gravel/ }))).toContain((less.coefficients[1] ?? 0).toPrecision(4));
   });
   it('is pinned as what it is: a request and its settings', async () => {
-    const pin = { id: '0b6a5f0e-3a0e-4a52-9f43-0d2f4f5f8a12', created: '2026-05-01T00:00:00.000Z' };
-    const pins = (body: object) => ({ ...pin, ...body });
-    const { sent, user } = open('/studies/x/collinearity?view=regression', { off: ['v1'] }, { 'POST /pins': pins, 'GET /pins': [] });
+    const { sent, user } = open('/studies/x/collinearity?view=regression', { off: ['v1'] }, { 'POST /report/blocks': { blocks: [] } });
     await screen.findByTestId('regression-table');
     for (const button of screen.getAllByRole('button', { name: /^Pin for the report/ })) await user.click(button);
-    await waitFor(() => expect(sent.filter(({ what }) => what === 'POST /pins')).toHaveLength(2));
-    for (const { body } of sent.filter(({ what }) => what === 'POST /pins')) {
-      expect(body).toMatchObject({
+    await waitFor(() => expect(sent.filter(({ what }) => what === 'POST /report/blocks')).toHaveLength(2));
+    for (const { body } of sent.filter(({ what }) => what === 'POST /report/blocks')) {
+      const { blocks } = body as { blocks: { content: { pin: object } }[] };
+      expect(blocks[0]?.content.pin).toMatchObject({
         stage: 'collinearity',
         thing: 'table',
         request: {

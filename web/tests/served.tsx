@@ -7,7 +7,8 @@ import { vi } from 'vitest';
 import { ThemeProvider } from '../src/controls/theme';
 import { Tooltips } from '../src/controls/tooltip';
 import { StageLinks } from '../src/frame/stage-links';
-import { STAGES } from '../src/stages';
+import { STAGES, TELLING } from '../src/stages';
+import { TellingOfStages } from '../src/telling/telling-stages';
 
 type Answer = object | ((body: never) => object);
 
@@ -43,7 +44,9 @@ export function show(content: React.ReactNode, path = '/studies/x/data') {
       <ThemeProvider>
         <Tooltips>
           <StageLinks value={STAGES}>
-            <RouterProvider router={router} />
+            <TellingOfStages value={TELLING}>
+              <RouterProvider router={router} />
+            </TellingOfStages>
           </StageLinks>
           <Toaster />
         </Tooltips>

@@ -66,8 +66,8 @@ function Resampled({ context, request, onStop }: { context: PairContext; request
     );
   }
   return (
-    <p className="mt-2 text-[13px]" data-testid="resampled">
-      {resampledInWords(data, request)}{' '}
+    <div className="mt-2 text-[13px]">
+      <p data-testid="resampled">{resampledInWords(data, request)}</p>
       <PinButton
         study={study}
         pinned={pinnedSection(
@@ -77,6 +77,6 @@ function Resampled({ context, request, onStop }: { context: PairContext; request
           request,
         )}
       />
-    </p>
+    </div>
   );
 }

@@ -21,11 +21,23 @@ export function numbersInText(id: string, text: string, names: readonly string[]
   const pieces = found.flatMap(({ 0: match, index }, k): TextPiece[] => {
     const [from, before] = [at, text.slice(at, index)];
     at = index + match.length;
-    const name = LAST_WORD.exec(text.slice(0, index))?.[1] ?? '';
+    const name = nameOf(text.slice(0, index), text.slice(index + match.length));
     const value = { value: match, key: `${id}.${k + 1}/${found.length}`, name };
     return before ? [{ from, words: before }, value] : [value];
   });
   return at < text.length ? [...pieces, { from: at, words: text.slice(at) }] : pieces;
+}
+
+/** What a number is of, from the words around it: "r", "df of r", "the lower limit". */
+function nameOf(before: string, after: string): string {
+  const ofSymbol = /([\p{L}²]+)\((?:\d+, )?$/u.exec(before)?.[1];
+  if (ofSymbol && after.startsWith(')')) return `df of ${ofSymbol}`;
+  if (before.endsWith('[')) return 'the lower limit';
+  if (/\[[^\]]*, $/.test(before) && after.startsWith(']')) return 'the upper limit';
+  if (/\p{L}\(\d+(?:, \d+)?\) $/u.test(before)) return /([\p{L}²]+)\([\d, ]+\) $/u.exec(before)?.[1] ?? '';
+  const share = /^ % (of \p{L}+(?: \p{L}+)?|CI|more)/u.exec(after)?.[1];
+  if (share) return `% ${share}`;
+  return LAST_WORD.exec(before)?.[1] ?? '';
 }
 
 /** Where a text speaks of something by a name with digits in it. */

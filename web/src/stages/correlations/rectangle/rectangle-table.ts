@@ -41,7 +41,7 @@ export function rectangleTable(
     ];
   };
   return {
-    caption: `Correlations of ${predictors.length} predictors with ${outcomes.length} outcomes`,
+    caption: `Correlations of ${counted(predictors.length, 'predictor')} with ${counted(outcomes.length, 'outcome')}`,
     columns: [
       { name: 'Predictor', shown: displayName },
       ...outcomes.flatMap((outcome) => matrix.methods.flatMap((method) => columnsOf(outcome, method))),
@@ -49,4 +49,8 @@ export function rectangleTable(
     rows: predictors,
     note: `${levels.map((p, i) => `${'*'.repeat(i + 1)} p ≤ ${levelInWords(p)}`).join(', ')}; ${adjustmentInWords(adjust)}.`,
   };
+}
+
+function counted(number: number, one: string): string {
+  return `${number} ${one}${number === 1 ? '' : 's'}`;
 }

@@ -15,7 +15,7 @@ export function BlockHeading({ heading, isOwn, onChange }: BlockHeadingProps) {
   const save = (text: string) => {
     setEditing(false);
     const trimmed = text.trim();
-    if (trimmed !== heading) onChange(trimmed === '' ? null : trimmed);
+    if (trimmed === '' ? isOwn : trimmed !== heading) onChange(trimmed === '' ? null : trimmed);
   };
   if (editing) {
     const submit = (event: FormEvent<HTMLFormElement>) => {

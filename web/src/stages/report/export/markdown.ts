@@ -56,9 +56,15 @@ function inlinesText(inlines: readonly RichInline[] | undefined): string {
     .map((inline) => {
       if (inline.type === 'hardBreak') return '  \n';
       if (inline.type !== 'text') return '';
-      return (inline.marks ?? []).reduce((text, { type }) => MARKS[type][0] + text + MARKS[type][1], escaped(inline.text));
+      return (inline.marks ?? []).reduce((text, { type }) => emphasised(text, MARKS[type]), escaped(inline.text));
     })
     .join('');
+}
+
+/** A mark has to touch its words: spaces at the ends stand outside. */
+function emphasised(text: string, [open, close]: readonly [string, string]): string {
+  const [, before = '', inner = '', after = ''] = /^(\s*)(.*?)(\s*)$/s.exec(text) ?? [];
+  return inner === '' ? text : before + open + inner + close + after;
 }
 
 /** Signs that mean something in Markdown or HTML stand for themselves. */

@@ -134,7 +134,7 @@ describe('the report page', () => {
     ]);
     expect(within(table).getByText('SD').tagName).toBe('EM');
     expect((await texts())[0]).toBe(
-      'Of 2 correlations among 3 variables, 2 reached p ≤ .05, unadjusted; 0.1 would be expected if nothing were associated. 1 could not be computed.',
+      'Of 2 correlations among 3 variables, 2 reached p ≤\u00a0.05, unadjusted; 0.1 would be expected if nothing were associated. 1 could not be computed.',
     );
     expect(screen.getByText(/\* p ≤ \.05, \*\* p ≤ \.01/)).toBeTruthy();
   });

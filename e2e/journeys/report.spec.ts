@@ -1,0 +1,253 @@
+import { readFileSync } from 'node:fs';
+import type { Locator } from '@playwright/test';
+import { strFromU8, unzipSync } from 'fflate';
+import { expect, openCopy, type Page, test } from '../application/test';
+
+const pairs = JSON.parse(readFileSync('reference/demo-pairs.json', 'utf8'));
+const demo = JSON.parse(readFileSync('reference/demo.json', 'utf8'));
+
+/** "−.63", as the application writes a coefficient. */
+const written = (value: number, decimals = 2) =>
+  value
+    .toFixed(decimals)
+    .replace(/^(-?)0\./, '$1.')
+    .replace('-', '−');
+
+const blockOf = (page: Page, name: string) => page.getByRole('region', { name, exact: true });
+
+async function openReport(page: Page): Promise<void> {
+  await page.getByRole('link', { name: /^Report/ }).click();
+  await expect(page.getByRole('region', { name: 'Report', exact: true })).toBeVisible();
+}
+
+/** What a table of the page says, line by line. */
+const cellsOf = (table: Locator) =>
+  table.locator('tr').evaluateAll((rows) => rows.map((row) => [...row.children].map((cell) => (cell as HTMLElement).innerText)));
+
+/** The document of a downloaded Word file. */
+function readDocx(path: string): { paragraphs: string[]; tables: string[][][] } {
+  const xml = strFromU8(unzipSync(new Uint8Array(readFileSync(path)))['word/document.xml'] ?? new Uint8Array());
+  const textOf = (part: string) =>
+    [...part.matchAll(/<w:t(?: [^>]*)?>([^<]*)<\/w:t>/g)]
+      .map(([, text]) => text)
+      .join('')
+      .replaceAll('&lt;', '<')
+      .replaceAll('&amp;', '&');
+  const all = (tag: string, part: string) => [...part.matchAll(new RegExp(`<w:${tag}[ >].*?</w:${tag}>`, 'gs'))].map(([found]) => found);
+  return {
+    paragraphs: all('p', xml).map(textOf),
+    tables: all('tbl', xml).map((table) => all('tr', table).map((row) => all('tc', row).map(textOf))),
+  };
+}
+
+async function takeOut(page: Page, form: string): Promise<string> {
+  await page.getByRole('button', { name: 'Take it out' }).click();
+  const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('menuitem', { name: form }).click()]);
+  return download.path();
+}
+
+test('from a file with a misread value to a Word document: its numbers are those of the reference', async ({ page }) => {
+  test.slow();
+  await page.goto('/');
+  await page.getByLabel('Table to bring in').setInputFiles('samples/aldermere-streams.csv');
+  await page.getByRole('textbox', { name: 'Name of the study' }).fill('Streams brought in');
+  await page.getByRole('button', { name: 'Create study' }).click();
+  await expect(page.getByRole('grid')).toBeVisible();
+
+  // A misread value is corrected, with the reason.
+  await page.getByRole('link', { name: /^Data/ }).first().click();
+  await page.getByRole('button', { name: /^To check/ }).click();
+  const line = page.getByRole('listitem', { name: `ph in row ${demo.decimalSlip.row}` });
+  await line.getByRole('button', { name: /^Pin for the report/ }).click();
+  await line.getByLabel(/^Reason for the answer/).fill('decimal point slipped');
+  await line.getByRole('button', { name: /^Correct to 7.4/ }).click();
+  await line.getByRole('button', { name: 'Write it' }).click();
+  await expect(line).toHaveCount(0);
+
+  // A question with a hypothesis, its result looked at.
+  await page.getByRole('link', { name: 'Correlations' }).click();
+  await page.getByRole('button', { name: 'Questions', exact: true }).click();
+  await page.getByLabel('Your question').fill('Does fertiliser go with the mayflies?');
+  await page.getByRole('button', { name: 'Ask' }).click();
+  const question = page.getByRole('region', { name: /^Question 1/ });
+  await question.getByRole('button', { name: 'State a hypothesis' }).click();
+  const form = page.getByRole('form', { name: 'New hypothesis' });
+  await form.getByRole('combobox', { name: 'First variable' }).selectOption({ label: 'nitrate' });
+  await form.getByRole('combobox', { name: 'Second variable' }).selectOption({ label: 'mayfly taxa' });
+  await form.getByRole('combobox', { name: 'Method of the hypothesis' }).selectOption('pearson');
+  await form.getByRole('button', { name: 'State it' }).click();
+  await question.getByRole('button', { name: 'Show the result' }).click();
+  await expect(question.getByTestId('hypothesis-outcome')).toBeVisible();
+
+  // Subgroups, collinearity and shape are pinned as they stand.
+  for (const [stage, shown] of [
+    ['Shape', page.getByRole('heading', { name: 'mean' }).or(page.getByRole('columnheader', { name: 'mean' }))],
+    ['Subgroups', page.getByRole('region', { name: 'Subgroups' })],
+    ['Collinearity', page.getByRole('region', { name: 'Share told by the others' })],
+  ] as const) {
+    await page
+      .getByRole('link', { name: new RegExp(`^${stage}`) })
+      .first()
+      .click();
+    await expect(shown.first()).toBeVisible();
+    await page
+      .getByRole('button', { name: /^Pin for the report/ })
+      .first()
+      .click();
+    await expect(page.getByText(/^Pinned for the report/).first()).toBeVisible();
+  }
+
+  await openReport(page);
+  await page.getByRole('button', { name: 'Write a first draft' }).click();
+  const results = blockOf(page, 'Does fertiliser go with the mayflies?');
+  const { r } = pairs.nitrateByTaxa;
+  const limits = `[${written(r.interval[0])}, ${written(r.interval[1])}]`;
+  await expect(results).toContainText(`r(246) = ${written(r.coefficient)}, 95 % CI ${limits}, p < .001`);
+  await expect(blockOf(page, 'Data')).toContainText('decimal point slipped');
+  // What was pinned of the value stands as it was, and says what was decided.
+  const slip = page.getByTestId('report-block').filter({ hasText: 'As of decision 1' });
+  await expect(slip).toContainText('Decided: ');
+  await expect(slip.getByTestId('report-table')).toContainText('without');
+
+  const path = await takeOut(page, 'Word document (DOCX)');
+  const { paragraphs, tables } = readDocx(path);
+  expect(paragraphs.some((text) => text.includes(`r(246) = ${written(r.coefficient)}, 95 % CI ${limits}, p < .001`))).toBe(true);
+  expect(paragraphs).toContain('References');
+  const matrix = tables.flat().filter(([name = '']) => /^\d+\. /.test(name));
+  const taxa = matrix.filter(([name = '']) => name.endsWith('. mayfly taxa'));
+  expect(taxa.flat()).toContain(`${written(r.coefficient)}***`);
+  // The mean of pH is the one without the slip: 7.05 would be 6.78 and a tenth of 74 more.
+  const [ph] = matrix.filter(([name = '']) => name.endsWith('. ph'));
+  const corrected = (demo.decimalSlip.meanOfPh * 247 - 74 + 7.4) / 247;
+  expect(Number(ph?.[1])).toBeCloseTo(corrected, 2);
+  const groups = tables.find(([head = []]) => head.includes('Aster'));
+  expect(groups?.length).toBeGreaterThan(20);
+});
+
+test('a newcomer’s file becomes a pasted result section with a few presses', async ({ page, context }) => {
+  await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+  let presses = 0;
+  const press = async (what: Locator) => {
+    presses++;
+    await what.click();
+  };
+  await page.goto('/');
+  presses++;
+  await page.getByLabel('Table to bring in').setInputFiles('samples/aldermere-streams.csv');
+  await press(page.getByRole('button', { name: 'Create study' }));
+  await expect(page.getByRole('grid')).toBeVisible();
+  await press(page.getByRole('link', { name: /^Report/ }));
+  await press(page.getByRole('button', { name: 'Write a first draft' }));
+  const results = blockOf(page, 'Results');
+  await expect(results).toContainText(
+    /Of 66 pairs, \d+ reached p ≤\s\.05, adjusted after Holm, which was done for this choice\. The 10 with the largest \|r\| are said below\./,
+  );
+  await expect(results.getByText(/^There was a (?:positive|negative) association/)).toHaveCount(10);
+  await press(results.getByRole('button', { name: 'Menu: Results' }));
+  await press(page.getByRole('menuitem', { name: 'Copy', exact: true }));
+  expect(presses).toBeLessThanOrEqual(8);
+  await expect(page.getByText('Copied.')).toBeVisible();
+
+  // Pasted into a field that knows HTML, and into one of plain text.
+  await page.evaluate(() => {
+    const field = document.createElement('div');
+    field.contentEditable = 'true';
+    field.id = 'paste-here';
+    const plain = document.createElement('textarea');
+    plain.id = 'paste-plain';
+    document.body.prepend(field, plain);
+    field.focus();
+  });
+  await page.keyboard.press('ControlOrMeta+v');
+  const pasted = page.locator('#paste-here');
+  await expect(pasted.getByRole('heading', { name: 'Results' })).toBeVisible();
+  await expect(pasted.locator('p')).toHaveCount(11);
+  await expect(pasted.locator('i').first()).toHaveText(/^[rp]$/);
+  await page.locator('#paste-plain').focus();
+  await page.keyboard.press('ControlOrMeta+v');
+  const said = await results.getByTestId('report-text').locator('p').allInnerTexts();
+  await expect(page.locator('#paste-plain')).toHaveValue(`Results\n\n${said.join('\n\n').replaceAll('\u00a0', ' ')}`);
+
+  // The table pastes as one, and as cells of a spreadsheet.
+  const table = page.getByTestId('report-table').first();
+  const shown = await cellsOf(table.getByRole('table'));
+  await table.getByRole('button', { name: 'Copy table' }).click();
+  await pasted.evaluate((field) => {
+    field.innerHTML = '';
+    (field as HTMLElement).focus();
+  });
+  await page.keyboard.press('ControlOrMeta+v');
+  expect(await cellsOf(pasted.locator('table'))).toEqual(shown);
+  const tabs = await page.evaluate(() => navigator.clipboard.readText());
+  expect(tabs.split('\n').map((line) => line.split('\t'))).toEqual(
+    shown.map((cells) => cells.map((cell) => cell.replace(/^−(?=[\d.])/, '-'))),
+  );
+});
+
+test('a number changes under an edited paragraph: marked, looked at, settled', async ({ page }) => {
+  await openCopy(page, 'Aldermere streams');
+  await openReport(page);
+  await page.getByRole('button', { name: 'Write a first draft' }).click();
+  const results = blockOf(page, 'Results');
+  const before = written(pairs.nitrateByTaxa.r.coefficient);
+  await expect(results).toContainText(`r(246) = ${before}`);
+  await results
+    .getByTestId('report-text')
+    .locator('p')
+    .first()
+    .click({ position: { x: 4, y: 4 } });
+  const editor = results.getByRole('textbox', { name: 'Text: Results' });
+  await expect(editor).toBeVisible();
+  await page.keyboard.press('ControlOrMeta+End');
+  await page.keyboard.type(' Nobody had expected it. Surely');
+  // A word taken back is taken back in the text, not in the study.
+  await page.keyboard.press('ControlOrMeta+z');
+  await page.keyboard.type(' Nobody had expected this.');
+  await page.waitForResponse((response) => response.request().method() === 'PATCH' && response.ok());
+  await results.getByRole('button', { name: 'Done' }).click();
+  await page.reload();
+  await expect(results).toContainText('Nobody had expected this.');
+  await expect(results.getByTestId('changed-values')).toHaveCount(0);
+
+  // Rows are set aside among the data.
+  const id = /studies\/([^/]+)/.exec(page.url())?.[1];
+  const { head } = await (await page.request.get(`/api/studies/${id}`)).json();
+  const change = { type: 'set-aside', choice: { rows: [[80, 89]] }, because: 'misread' };
+  await page.request.post(`/api/studies/${id}/changes`, { data: { expectedHead: head, change } });
+  await page.reload();
+  const note = results.getByTestId('changed-values');
+  await expect(note).toContainText(`df of r was 246 at decision ${head}, is 236 now`);
+  await expect(note).toContainText(`r was ${before} at decision ${head}, is −.`);
+  await expect(results).toContainText('r(236) = ');
+  await expect(results).toContainText('Nobody had expected this.');
+  await note.getByRole('button', { name: 'Looked at' }).click();
+  await expect(note).toHaveCount(0);
+  await page.reload();
+  await expect(results).toContainText('Nobody had expected this.');
+  await expect(results.getByTestId('changed-values')).toHaveCount(0);
+
+  // A number leads to its pair.
+  await results.getByRole('link', { name: '236' }).click();
+  await expect(page.getByRole('complementary', { name: 'Pair nitrate and mayfly taxa' })).toBeVisible();
+});
+
+test('the page as one file opens without a network and without scripts', async ({ page, application }) => {
+  await openCopy(page, 'Aldermere streams');
+  await openReport(page);
+  await page.getByRole('button', { name: 'Write a first draft' }).click();
+  await expect(page.getByTestId('report-figure').locator('svg').first()).toBeVisible();
+  const sentence = await blockOf(page, 'Results').getByTestId('report-text').locator('p').first().innerText();
+  const path = await takeOut(page, 'Page (HTML, one file)');
+  const file = `${application.spool}/report.html`;
+  const { copyFileSync } = await import('node:fs');
+  copyFileSync(path, file);
+  const context = await page.context().browser()?.newContext({ javaScriptEnabled: false, offline: true });
+  const alone = await context?.newPage();
+  if (!alone) throw new Error('no browser');
+  await alone.goto(`file://${file}`);
+  await expect(alone.getByRole('heading', { name: /^Aldermere streams \(copy/ })).toBeVisible();
+  await expect(alone.getByText(sentence.replaceAll('\u00a0', ' '))).toBeVisible();
+  await expect(alone.locator('figure svg').first()).toBeVisible();
+  await expect(alone.locator('table')).toHaveCount(3);
+  await context?.close();
+});

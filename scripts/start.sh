@@ -51,6 +51,23 @@ start_application() {
   [ "$status" -eq 0 ] || [ "$status" -ge 128 ] || exit "$status"
 }
 
+# In a database of its own, so that no study is touched; a running application and its database go on.
+replay_archive() {
+  local archive=${1:-}
+  [ -n "$archive" ] || fail "Which archive? ./ivlen replay ARCHIVE"
+  case "$archive" in /*) ;; *) archive=$OLDPWD/$archive ;; esac
+  [ -r "$archive" ] || fail "There is no file $archive that can be read."
+  require_node
+  require_npm_packages
+  require_build
+  open_cluster
+  as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" status >/dev/null 2>&1 || trap 'stop_cluster' EXIT
+  start_cluster
+  local status=0
+  IVLEN_DATABASE_URL=$PG_URL NODE_ENV=production node server/dist/replay.js "$archive" || status=$?
+  exit "$status"
+}
+
 stop_application() {
   local pid try
   if pid=$(server_pid); then

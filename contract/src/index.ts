@@ -13,6 +13,7 @@ export * from './methods';
 export * from './pins';
 export * from './questions';
 export * from './reading';
+export * from './records';
 export * from './reports';
 export * from './rich-text';
 export * from './rows';

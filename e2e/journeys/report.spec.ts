@@ -1,6 +1,7 @@
-import { readFileSync } from 'node:fs';
+import { spawnSync } from 'node:child_process';
+import { copyFileSync, readFileSync, writeFileSync } from 'node:fs';
 import type { Locator } from '@playwright/test';
-import { strFromU8, unzipSync } from 'fflate';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { expect, openCopy, type Page, test } from '../application/test';
 
 const pairs = JSON.parse(readFileSync('reference/demo-pairs.json', 'utf8'));
@@ -239,7 +240,6 @@ test('the page as one file opens without a network and without scripts', async (
   const sentence = await blockOf(page, 'Results').getByTestId('report-text').locator('p').first().innerText();
   const path = await takeOut(page, 'Page (HTML, one file)');
   const file = `${application.spool}/report.html`;
-  const { copyFileSync } = await import('node:fs');
   copyFileSync(path, file);
   const context = await page.context().browser()?.newContext({ javaScriptEnabled: false, offline: true });
   const alone = await context?.newPage();
@@ -250,4 +250,43 @@ test('the page as one file opens without a network and without scripts', async (
   await expect(alone.locator('figure svg').first()).toBeVisible();
   await expect(alone.locator('table')).toHaveCount(3);
   await context?.close();
+});
+
+test('the archive with its record is computed again on a clean database: no difference, and one changed digit is found', async ({
+  page,
+  application,
+}) => {
+  await openCopy(page, 'Aldermere streams');
+  await openReport(page);
+  await page.getByRole('button', { name: 'Write a first draft' }).click();
+  await expect(page.getByTestId('report-figure').locator('svg').first()).toBeVisible();
+  const path = await takeOut(page, 'Study archive with the record (ZIP)');
+  const replay = (archive: string) =>
+    spawnSync(process.execPath, ['server/dist/replay.js', archive], {
+      encoding: 'utf8',
+      env: { ...process.env, IVLEN_DATABASE_URL: process.env.IVLEN_TEST_DATABASE_URL, NODE_ENV: 'production' },
+    });
+  const same = replay(path);
+  expect(same.stdout).toMatch(/“Aldermere streams \(copy[^”]*”: \d+ analyses computed again, no difference in any digit\./);
+  expect(same.status).toBe(0);
+
+  const parts = unzipSync(new Uint8Array(readFileSync(path)));
+  const r = String(pairs.nitrateByTaxa.r.coefficient).slice(0, 12);
+  const record = strFromU8(parts['analysis.json'] ?? new Uint8Array());
+  expect(record).toContain(r);
+  const changed = record.replace(r, r.slice(0, -1) + ((Number(r.at(-1)) + 1) % 10));
+  const { 'study.json': study = new Uint8Array(), ...others } = parts;
+  const tampered = `${application.spool}/tampered.zip`;
+  writeFileSync(tampered, zipSync({ 'study.json': study, ...others, 'analysis.json': strToU8(changed) }));
+  const other = replay(tampered);
+  expect(other.status).toBe(1);
+  expect(other.stdout).toContain('1 difference.');
+  expect(other.stdout).toContain('was recorded');
+
+  // It comes back with its report on another machine.
+  await page.goto('/');
+  await page.getByLabel('Table to bring in').setInputFiles(path);
+  await expect(page.getByRole('grid')).toBeVisible();
+  await openReport(page);
+  await expect(blockOf(page, 'Results')).toContainText('mayfly taxa');
 });

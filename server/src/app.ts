@@ -48,6 +48,7 @@ export function createApp({ database, workers, spool }: { database: Database; wo
   const columns = new Columns(workers);
   const jobs = new Jobs();
   const imports = new ImportService(database, workers, spool);
+  const analyses = new AnalysisService(database, columns, workers);
   const api = createApi()
     .openapi(health, async (c) => {
       await database.raw('select 1');
@@ -63,9 +64,9 @@ export function createApp({ database, workers, spool }: { database: Database; wo
     .route('/', importRoutes(database, imports, jobs))
     .route('/', mergeRoutes(database, new MergeService(database, columns, imports), jobs))
     .route('/', archiveRoutes(database, new ArchiveService(database, workers, spool), jobs))
-    .route('/', exportRoutes(new ExportService(database, columns, workers, spool.folder), jobs))
+    .route('/', exportRoutes(new ExportService(database, columns, workers, analyses, spool.folder), jobs))
     .route('/', jobRoutes(jobs))
-    .route('/', analysisRoutes(new AnalysisService(database, columns, workers), jobs));
+    .route('/', analysisRoutes(analyses, jobs));
   app.route('/api', api);
   app.doc31('/api/openapi.json', {
     openapi: '3.1.0',

@@ -6,5 +6,7 @@ export { loadDemo } from './demo/load-demo';
 export { readBytes } from './imports/read-bytes';
 export { Spool } from './imports/spool';
 export { Jobs } from './jobs/jobs';
+export { replayArchive } from './replay/replay-archive';
+export { replayedInWords } from './replay/replayed-words';
 export { createStudy } from './studies/create-study';
 export { createInlineWorkers, createWorkerPool, type Workers } from './workers/workers';

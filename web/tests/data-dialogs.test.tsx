@@ -245,7 +245,7 @@ it('exports ask for rows and labels only where they make a difference', async ()
   await user.click(screen.getByRole('checkbox', { name: 'labels instead of codes' }));
   await user.click(screen.getByRole('button', { name: 'Export' }));
   await waitFor(() => expect(click).toHaveBeenCalled());
-  expect(sent[0]).toEqual({ what: 'POST /exports', body: { revision: 1, format: 'csv', rows: 'in-use', labels: true } });
+  expect(sent[0]).toEqual({ what: 'POST /exports', body: { revision: 1, format: 'csv', rows: 'in-use', labels: true, faithful: false } });
   click.mockRestore();
 });
 

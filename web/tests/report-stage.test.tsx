@@ -71,6 +71,7 @@ function open(blocks: readonly ReportBlock[], answers: Record<string, object> = 
   const sent = serve({
     'GET /report': { blocks },
     'GET /settings/report': settings,
+    'GET /checksum': { sha256: 'f00d' },
     'GET /settings/shape': settings,
     'GET /settings/correlations': settings,
     'GET /settings/numbers': settings,
@@ -113,7 +114,7 @@ describe('the report page', () => {
     open([block(ID, data)]);
     await waitFor(async () =>
       expect((await texts()).join(' ')).toBe(
-        'The table has 40 rows, each of which is one visit. Source: Made up in 2023.All 40 rows were used. Values are missing in phosphate 2; 38 of 40 rows are complete.Before the analysis:nitrate of row 4 made missing (misread).',
+        'The table has 40 rows, each of which is one visit. Source: Made up in 2023.All 40 rows were used. Values are missing in phosphate 2; 38 of 40 rows are complete.Before the analysis:nitrate of row 4 made missing (misread).Checksum of the data (SHA-256): f00d.',
       ),
     );
     expect(screen.getByRole('heading', { name: 'Data' })).toBeTruthy();

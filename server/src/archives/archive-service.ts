@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { readAllSettings, type StudyArchive } from '@ivlen/contract';
+import { type ReportBlock, readAllSettings, reportBlockSchema, type StudyArchive } from '@ivlen/contract';
 import { CHUNK_ROWS, inChunks } from '../columns/chunk-codec';
 import type { NewColumn } from '../columns/column-repository';
 import { SET_ASIDE } from '../columns/columns';
@@ -8,6 +8,7 @@ import type { SentBody } from '../http/sent-body';
 import { openBlocksFile, stretches } from '../imports/column-blocks';
 import type { Spool } from '../imports/spool';
 import type { JobTools } from '../jobs/jobs';
+import { writeReport } from '../report/report-repository';
 import { createStudy, type NewStudy } from '../studies/create-study';
 import { atFirstRevision } from '../studies/first-revision';
 import type { Workers } from '../workers/workers';
@@ -50,6 +51,7 @@ export class ArchiveService {
         let stored = 0;
         tell(() => ({ what: 'values', done: stored, total: read.archive.rows * study.columns.length }));
         return await createStudy(this.database, study, {
+          alongside: (db, restored) => writeReport(db, restored, reportOf(read.archive)),
           onStored: (rows) => {
             signal.throwIfAborted();
             stored += rows;
@@ -62,6 +64,14 @@ export class ArchiveService {
       await this.spool.remove(id);
     }
   }
+}
+
+/** The blocks that this version understands. */
+function reportOf({ report }: StudyArchive): ReportBlock[] {
+  return report.flatMap((block) => {
+    const parsed = reportBlockSchema.safeParse(block);
+    return parsed.success ? [parsed.data] : [];
+  });
 }
 
 function studyFromArchive(

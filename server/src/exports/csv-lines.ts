@@ -7,12 +7,16 @@ interface CsvOptions {
   readonly labels: boolean;
   /** Whether the row's number in the study comes first. */
   readonly rowNumbers: boolean;
+  /** Whether texts that a spreadsheet would run as a formula stand as they are. */
+  readonly faithful: boolean;
 }
 
 /** A table as comma-separated values with names on top (RFC 4180), some thousand rows at a time. */
-export function* csvLines(table: ExportTable, { labels, rowNumbers }: CsvOptions): Generator<{ text: string; rows: number }> {
+export function* csvLines(table: ExportTable, { labels, rowNumbers, faithful }: CsvOptions): Generator<{ text: string; rows: number }> {
   const writers = table.variables.map((variable, i) => createCellWriter(variable, table.dictionaries[i] ?? [], labels));
-  const names = table.variables.map(({ name }) => quoted(name));
+  const asText = (text: string) => quoted(faithful ? text : harmless(text));
+  const isText = table.variables.map(({ storage, valueLabels }) => storage === 'code' || (labels && Object.keys(valueLabels).length > 0));
+  const names = table.variables.map(({ name }) => asText(name));
   yield { text: `${(rowNumbers ? ['row', ...names] : names).join(',')}\r\n`, rows: 0 };
   const total = rowCount(table);
   for (let start = 0; start < total; start += ROWS_AT_A_TIME) {
@@ -20,11 +24,22 @@ export function* csvLines(table: ExportTable, { labels, rowNumbers }: CsvOptions
     let text = '';
     for (let i = start; i < end; i++) {
       const row = table.rows ? (table.rows[i] ?? 0) : i;
-      const cells = writers.map((write, column) => quoted(write(table.columns[column]?.[row] ?? Number.NaN)));
+      const cells = writers.map((write, column) => {
+        const text = write(table.columns[column]?.[row] ?? Number.NaN);
+        return isText[column] ? asText(text) : quoted(text);
+      });
       text += `${rowNumbers ? `${row + 1},` : ''}${cells.join(',')}\r\n`;
     }
     yield { text, rows: end };
   }
+}
+
+/** What a spreadsheet would run as a formula, or swallow. */
+const RUNS = /^[=+\-@\t\r]/;
+
+/** An apostrophe before it keeps a text a text. */
+function harmless(text: string): string {
+  return RUNS.test(text) && Number.isNaN(Number(text)) ? `'${text}` : text;
 }
 
 function quoted(text: string): string {

@@ -3,7 +3,7 @@ import { ROWS_CHOSEN_WORDS, type StudyArchive, type Variable } from '@ivlen/cont
 const TYPES = { number: 'number', code: 'string', day: 'date' } as const;
 
 /** The codebook as a Frictionless Data Package (v2.0), so that other programs can read the archive's data.csv. */
-export function dataPackage({ name, state }: Pick<StudyArchive, 'name' | 'state'>): object {
+export function dataPackage({ name, state }: Pick<StudyArchive, 'name' | 'state'>, sha256: string): object {
   const { source, citation, rowMeaning, rowsChosen, exclusions } = state;
   const about = [
     rowMeaning && `Each row is ${rowMeaning}.`,
@@ -25,6 +25,7 @@ export function dataPackage({ name, state }: Pick<StudyArchive, 'name' | 'state'
         format: 'csv',
         mediatype: 'text/csv',
         encoding: 'utf-8',
+        hash: `sha256:${sha256}`,
         schema: {
           fields: [{ name: 'row', type: 'integer', description: 'Number of the row in the study' }, ...state.variables.map(fieldOf)],
           primaryKey: ['row'],

@@ -2,12 +2,26 @@ import { randomUUID } from 'node:crypto';
 import type { ReadStream } from 'node:fs';
 import { mkdir, open, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
-import { ARCHIVE_FORMAT, ARCHIVE_VERSION, type ExportReady, type ExportRequest, type Study, type StudyArchive } from '@ivlen/contract';
+import {
+  type AnalysisRecord,
+  ARCHIVE_FORMAT,
+  ARCHIVE_VERSION,
+  type ExportReady,
+  type ExportRequest,
+  IVLEN_VERSION,
+  RECORD_FORMAT,
+  RECORD_VERSION,
+  type RecordRequest,
+  type Study,
+  type StudyArchive,
+} from '@ivlen/contract';
+import type { AnalysisService } from '../analyses/analysis-service';
 import { selectColumn } from '../columns/column-repository';
 import type { Columns, Table } from '../columns/columns';
 import type { Database } from '../database/connect';
 import { DomainError } from '../errors/domain-error';
 import type { JobTools } from '../jobs/jobs';
+import { selectReport } from '../report/report-repository';
 import { selectAllSettings } from '../settings/settings-repository';
 import { getStudyAt } from '../studies/study-repository';
 import { selectDecisions } from '../trail/trail-repository';
@@ -31,13 +45,16 @@ export class ExportService {
     private readonly database: Database,
     private readonly columns: Columns,
     private readonly workers: Workers,
+    private readonly analyses: AnalysisService,
     private readonly folder: string,
   ) {}
 
-  async write(id: string, request: ExportRequest, { signal, tell }: JobTools): Promise<ExportReady> {
+  async write(id: string, request: ExportRequest, tools: JobTools): Promise<ExportReady> {
+    const { signal, tell } = tools;
     const study = await getStudyAt(this.database, id, request.revision);
     const whole = request.format === 'archive';
     const [table, archive] = [await this.#table(study, request), whole ? await this.#archive(study) : null];
+    const record = whole && request.record ? await this.#record(study, request.record, tools) : null;
     await mkdir(this.folder, { recursive: true });
     const file = randomUUID();
     const path = join(this.folder, `${file}.export`);
@@ -45,7 +62,11 @@ export class ExportService {
     tell(() => ({ what: 'rows', done: progress[0] ?? 0, total: table.rows?.length ?? study.rows }));
     try {
       const labels = request.labels && !whole;
-      await this.workers.run({ task: 'write-export', request: { path, format: request.format, table, labels, archive, progress } }, signal);
+      const { format, faithful } = request;
+      await this.workers.run(
+        { task: 'write-export', request: { path, format, table, labels, faithful, archive, record, progress } },
+        signal,
+      );
     } catch (error) {
       await rm(path, { force: true });
       throw error;
@@ -54,6 +75,13 @@ export class ExportService {
     this.#ready.set(file, { ...ready, path });
     setTimeout(() => void this.#forget(file), KEPT_MS).unref();
     return ready;
+  }
+
+  /** SHA-256 of the data of a revision, as an archive holds them. */
+  async checksum(id: string, revision: number, { signal }: JobTools): Promise<string> {
+    const study = await getStudyAt(this.database, id, revision);
+    const table = await this.#table(study, { format: 'archive', rows: 'all' });
+    return this.workers.run({ task: 'checksum', table }, signal);
   }
 
   /** Opens a written file and removes it from the folder. @throws {DomainError} 'no-such-export' */
@@ -73,7 +101,7 @@ export class ExportService {
     if (file) await rm(file.path, { force: true });
   }
 
-  async #table(study: Study, { format, rows }: ExportRequest): Promise<ExportTable> {
+  async #table(study: Study, { format, rows }: Pick<ExportRequest, 'format' | 'rows'>): Promise<ExportTable> {
     const table: Table = { study: study.id, rows: study.rows, state: study.state };
     const { variables } = study.state;
     const columns: Float64Array[] = [];
@@ -105,6 +133,35 @@ export class ExportService {
       settings: await selectAllSettings(this.database, study.id),
       setAside: codes ? runsOf(codes) : [],
       trail: await selectDecisions(this.database, study.id, study.head),
+      report: await selectReport(this.database, study.id),
+    };
+  }
+
+  /** Everything that a report rests on, computed or taken from what was kept. */
+  async #record(study: Study, { items }: RecordRequest, { signal, tell }: JobTools): Promise<Omit<AnalysisRecord, 'dataSha256'>> {
+    const total = items.reduce((sum, { requests }) => sum + requests.length, 0);
+    let done = 0;
+    const recorded: AnalysisRecord['items'] = [];
+    for (const { requests, ...item } of items) {
+      const analyses: AnalysisRecord['items'][number]['analyses'] = [];
+      for (const request of requests) {
+        signal.throwIfAborted();
+        tell(() => ({ what: 'analyses', done, total }));
+        // How far each of them has come is not told: most are there already.
+        const result = await this.analyses.run(study.id, item.revision, request, { signal, tell: () => {} });
+        analyses.push({ request, result });
+        done++;
+      }
+      recorded.push({ ...item, analyses });
+    }
+    return {
+      format: RECORD_FORMAT,
+      version: RECORD_VERSION,
+      program: IVLEN_VERSION,
+      study: study.name,
+      made: new Date().toISOString(),
+      revision: study.head,
+      items: recorded,
     };
   }
 }

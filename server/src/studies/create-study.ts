@@ -32,7 +32,7 @@ interface CreateOptions {
   /** Called with the rows of each stretch of a column that is stored; what it throws takes everything back. */
   readonly onStored?: (rows: number) => void;
   /** What belongs into the same transaction. */
-  readonly alongside?: (db: Connection) => Promise<void>;
+  readonly alongside?: (db: Connection, study: string) => Promise<void>;
 }
 
 /** Stores a study with its data as one transaction: all of it or nothing. */
@@ -56,7 +56,7 @@ export async function createStudy(database: Database, study: NewStudy, { onStore
       ...study.settings,
     };
     for (const [scope, value] of Object.entries(settings)) await insertSettings(db, id, scope as SettingsScope, value);
-    await alongside?.(db);
+    await alongside?.(db, id);
   });
   return id;
 }

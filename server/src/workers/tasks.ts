@@ -5,7 +5,8 @@ import type { Pieces, PreparedVariables } from '../analyses/analysis';
 import { type AnalysisColumns, restrictedTo } from '../analyses/analysis-columns';
 import { type ReadArchive, type ReadArchiveRequest, readArchive } from '../archives/read-archive';
 import { computeDerived, type DerivedColumn, type DerivedSources } from '../derivations/compute-derived';
-import { type WriteExportRequest, writeExport } from '../exports/write-export';
+import type { ExportTable } from '../exports/export-table';
+import { checksumOf, type WriteExportRequest, writeExport } from '../exports/write-export';
 import { type FilePreview, type ReadFileRequest, readFile } from '../imports/read-file';
 
 /** What worker threads do: everything that would keep a request thread busy. */
@@ -13,6 +14,7 @@ export type Task =
   | { task: 'read-file'; request: ReadFileRequest }
   | { task: 'read-archive'; request: ReadArchiveRequest }
   | { task: 'write-export'; request: WriteExportRequest }
+  | { task: 'checksum'; table: ExportTable }
   | { task: 'derive'; derivation: Derivation; sources: DerivedSources }
   | {
       task: 'analyse';
@@ -42,6 +44,7 @@ export interface TaskResults {
   'read-file': FilePreview;
   'read-archive': ReadArchive;
   'write-export': undefined;
+  checksum: string;
   derive: DerivedColumn;
   analyse: AnalysisResult;
   restrict: AnalysisColumns;
@@ -60,6 +63,8 @@ export async function perform(task: Task): Promise<TaskResults[keyof TaskResults
     case 'write-export':
       writeExport(task.request);
       return undefined;
+    case 'checksum':
+      return checksumOf(task.table);
     case 'derive':
       return computeDerived(task.derivation, task.sources);
     case 'analyse':

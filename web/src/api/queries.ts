@@ -2,6 +2,7 @@ import {
   type AnalysisInput,
   analysisResultSchema,
   categoriesSchema,
+  checksumSchema,
   choicesPreviewSchema,
   type Definition,
   derivationPreviewSchema,
@@ -195,6 +196,14 @@ export const derivationPreviewQuery = (study: string, revision: number, definiti
     queryKey: ['derivation', study, revision, definition],
     queryFn: ({ signal }) =>
       request(`/studies/${study}/derivation-preview`, derivationPreviewSchema, { method: 'POST', json: { revision, definition }, signal }),
+    staleTime: Number.POSITIVE_INFINITY,
+  });
+
+/** SHA-256 of the data of a revision, as the study archive holds them. */
+export const checksumQuery = (study: string, revision: number) =>
+  queryOptions({
+    queryKey: ['checksum', study, revision],
+    queryFn: ({ signal }) => requestJob(`${at(study, revision)}/checksum`, checksumSchema, { signal, onProgress: () => {} }),
     staleTime: Number.POSITIVE_INFINITY,
   });
 

@@ -23,7 +23,7 @@ export function ExportDialog({ study, onClose }: { study: Study; onClose: () => 
     event.preventDefault();
     const form = new FormData(event.currentTarget);
     const rows = form.get('rows') === 'in-use' ? 'in-use' : 'all';
-    write.mutate({ format, rows, labels: form.get('labels') === 'on' }, { onSuccess: onClose });
+    write.mutate({ format, rows, labels: form.get('labels') === 'on', faithful: form.get('faithful') === 'on' }, { onSuccess: onClose });
   };
   return (
     <Modal title={`Export “${study.name}”`} className="w-[560px]" onClose={onClose}>
@@ -58,6 +58,18 @@ export function ExportDialog({ study, onClose }: { study: Study; onClose: () => 
                   <input type="radio" name="rows" value="in-use" className="accent-accent" /> the {used.toLocaleString('en-GB')} in use
                 </label>
               </p>
+            )}
+            {format === 'csv' && (
+              <label className="flex items-start gap-1.5">
+                <input type="checkbox" name="faithful" className="mt-1 accent-accent" />
+                <span>
+                  texts exactly as they are
+                  <span className="block text-[13px] text-muted">
+                    Else those that a spreadsheet would run as a formula (beginning with = + − @) get an apostrophe before them. Numbers are
+                    untouched either way.
+                  </span>
+                </span>
+              </label>
             )}
             {hasLabels && (
               <label className="flex items-center gap-1.5">

@@ -1,4 +1,4 @@
-import { type ExportRequest, exportReadySchema, type Study } from '@ivlen/contract';
+import { type ExportRequestInput, exportReadySchema, type Study } from '@ivlen/contract';
 import { useMutation } from '@tanstack/react-query';
 import { toast } from 'sonner';
 import { requestJob } from '../api/client';
@@ -8,7 +8,7 @@ import { useJob, wasStopped } from '../api/use-job';
 export function useExport({ id, head }: Study) {
   const job = useJob();
   const write = useMutation({
-    mutationFn: (request: Omit<ExportRequest, 'revision'>) =>
+    mutationFn: (request: Omit<ExportRequestInput, 'revision'>) =>
       job.run((options) =>
         requestJob(`/studies/${id}/exports`, exportReadySchema, { method: 'POST', json: { revision: head, ...request }, ...options }),
       ),

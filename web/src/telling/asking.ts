@@ -33,7 +33,7 @@ export function askingOf(
   client: QueryClient,
   study: Study,
   report: ReportSettings,
-  asked: (analysis: AnalysisInput) => void = () => {},
+  asked: (analysis: AnalysisInput) => unknown = () => {},
 ): Asking {
   return {
     study,

@@ -10,7 +10,7 @@ import {
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { toast } from 'sonner';
-import { analysisQuery, trailQuery } from '../../api/queries';
+import { analysisQuery, checksumQuery, trailQuery } from '../../api/queries';
 import { FailureNotice } from '../../controls/failure-notice';
 import { Skeleton } from '../../controls/skeleton';
 import { MethodsLine } from '../../methods-line/methods-line';
@@ -73,7 +73,8 @@ function Stage({ study, settings, shapeRule, blocks, ticked, actions, patch }: S
   const states = useTold(study, blocks, settings);
   const { data: trail } = useQuery(trailQuery(study.id, study.head));
   const { data: missing } = useQuery(analysisQuery(study.id, study.head, { kind: 'missing' }));
-  const about = trail && missing ? { decisions: trail.decisions, missing, shapeRule } : undefined;
+  const { data: checksum } = useQuery({ ...checksumQuery(study.id, study.head), enabled: blocks.length > 0 });
+  const about = trail && missing && checksum ? { decisions: trail.decisions, missing, shapeRule, ...checksum } : undefined;
   const report = writtenReport(study, settings, blocks, states, about);
   const why = whyNoDraft(study, ticked);
   const write = async () => {

@@ -1,4 +1,4 @@
-import type { Pinned, ReportSettings, Study } from '@ivlen/contract';
+import type { AnalysisInput, Pinned, ReportSettings, Study } from '@ivlen/contract';
 import type { QueryClient } from '@tanstack/react-query';
 import { ZodError } from 'zod';
 import { studyAtQuery, trailQuery } from '../../api/queries';
@@ -20,6 +20,8 @@ export interface ToldPin {
   readonly gone: boolean;
   /** Whether the decision at which it is held was taken back since. */
   readonly undone: boolean;
+  /** Every analysis that it rests on, once. */
+  readonly requests: readonly AnalysisInput[];
 }
 
 /** Tells a pin of the study as it stands, or as it was at the decision where it is held or last could be told. */
@@ -34,8 +36,10 @@ export async function tellPin(
   if (!load) throw new Error(`This was pinned in a part of the program that is not here: ${pinned.stage}.`);
   const tell = await load();
   const tellAt = async (state: Study) => {
-    const told = await readably(() => tell(pinned, askingOf(client, state, report)));
-    return report.leadingZero ? toldWithLeadingZero(told) : told;
+    const requests = new Map<string, AnalysisInput>();
+    const asked = (request: AnalysisInput) => requests.set(JSON.stringify(request), request);
+    const told = await readably(() => tell(pinned, askingOf(client, state, report, asked)));
+    return { told: report.leadingZero ? toldWithLeadingZero(told) : told, at: state.head, requests: [...requests.values()] };
   };
   if (pinned.revision !== null) {
     const [state, trail] = await Promise.all([
@@ -43,15 +47,15 @@ export async function tellPin(
       client.fetchQuery(trailQuery(study.id, study.head)),
     ]);
     const undone = pinned.revision !== study.head && !trail.decisions.some(({ number, earlier }) => number === pinned.revision && !earlier);
-    return { told: await tellAt(state), at: pinned.revision, gone: false, undone };
+    return { ...(await tellAt(state)), gone: false, undone };
   }
   try {
-    return { told: await tellAt(study), at: study.head, gone: false, undone: false };
+    return { ...(await tellAt(study)), gone: false, undone: false };
   } catch (error) {
     if (!(error instanceof GoneError)) throw error;
     const before = await lastWith(client, study, error.ids);
     if (!before) throw error;
-    return { told: await tellAt(before), at: before.head, gone: true, undone: false };
+    return { ...(await tellAt(before)), gone: true, undone: false };
   }
 }
 

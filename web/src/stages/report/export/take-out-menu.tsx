@@ -3,8 +3,11 @@ import { Download } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { ProgressLine } from '../../../controls/progress-line';
 import { saveBlob, saveText } from '../../../controls/save-text';
+import { useExport } from '../../../exports/use-export';
 import type { WrittenReport } from '../written-report';
+import { recordOf } from './record-of';
 
 interface TakeOutProps {
   readonly study: Study;
@@ -42,7 +45,8 @@ const TYPES = { html: 'text/html', md: 'text/markdown', tex: 'application/x-tex'
 
 /** Takes the report out as a file, or prints it. */
 export function TakeOutMenu(props: TakeOutProps) {
-  const { report } = props;
+  const { study, report } = props;
+  const { write, job } = useExport(study);
   const [progress, setProgress] = useState<{ done: number; total: number } | null>(null);
   const take = async (form: (typeof FORMS)[number]) => {
     setProgress({ done: 0, total: 1 });
@@ -65,8 +69,9 @@ export function TakeOutMenu(props: TakeOutProps) {
           <progress className="progress w-24" max={progress.total} value={progress.done} />
         </label>
       )}
+      {write.isPending && job.progress && <ProgressLine label="Recording" progress={job.progress} onStop={job.stop} />}
       <DropdownMenu.Root>
-        <DropdownMenu.Trigger className="button-primary" disabled={!report.complete || progress !== null}>
+        <DropdownMenu.Trigger className="button-primary" disabled={!report.complete || progress !== null || write.isPending}>
           <Download size={14} aria-hidden="true" /> Take it out
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
@@ -76,6 +81,12 @@ export function TakeOutMenu(props: TakeOutProps) {
                 {form.name}
               </DropdownMenu.Item>
             ))}
+            <DropdownMenu.Item
+              className="menu-item"
+              onSelect={() => write.mutate({ format: 'archive', rows: 'all', labels: false, record: recordOf(report, study) })}
+            >
+              Study archive with the record (ZIP)
+            </DropdownMenu.Item>
             <DropdownMenu.Item className="menu-item" onSelect={() => setTimeout(() => window.print(), 0)}>
               Print, or save as PDF
             </DropdownMenu.Item>

@@ -24,6 +24,7 @@ export function dataParagraphs(facts: ReportFacts): ToldParagraph[] {
       item: true,
     })),
     ...(more > 0 ? [{ ...paragraph(sentence('more', `And ${more} more decisions, in the trail.`)), item: true }] : []),
+    paragraph(fixedSentence('checksum', `Checksum of the data (SHA-256): ${facts.sha256}.`)),
   ].filter(({ sentences }) => sentences.length > 0);
 }
 

@@ -7,6 +7,8 @@ export interface ReportFacts {
   /** Newest first. */
   readonly decisions: readonly Decision[];
   readonly missing: MissingResult;
+  /** SHA-256 of the data. */
+  readonly sha256: string;
   readonly shapeRule: ShapeSettings['rule'];
   /** What the report says beside them, in its order. */
   readonly told: readonly Told[];

@@ -99,6 +99,28 @@ for (const colorScheme of ['light', 'dark'] as const) {
       }
     });
 
+    test('the report, empty, drafted, with its menus, an editor and a dialog open, has none', async ({ page }) => {
+      await openCopy(page, 'Aldermere streams');
+      await page.getByRole('link', { name: /^Report/ }).click();
+      await expect(page.getByRole('button', { name: 'Write a first draft' })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('button', { name: 'Write a first draft' }).click();
+      await expect(page.getByTestId('report-figure').locator('svg').first()).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      for (const menu of ['Menu: Results', 'Take it out', 'Add']) {
+        await page.getByRole('button', { name: menu, exact: true }).click();
+        await expect(page.getByRole('menu')).toBeVisible();
+        expect(await violations(page)).toEqual([]);
+        await page.keyboard.press('Escape');
+      }
+      await page.getByRole('button', { name: 'Menu: Results' }).click();
+      await page.getByRole('menuitem', { name: 'Edit the text' }).click();
+      await expect(page.getByRole('textbox', { name: 'Text: Results' })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await expect(page.getByRole('textbox', { name: 'Text: Results' })).toHaveCount(0);
+    });
+
     test('the ranked pairs, the rectangle, questions, the colours and one pair alone have none', async ({ page }) => {
       await openCopy(page, 'Aldermere streams');
       for (const [part, sight] of [

@@ -3,6 +3,9 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { dependentAddress } from '../dependent/address';
 import { DependentAnswer } from '../dependent/dependent-answer';
+import { dependentRequest } from '../dependent/request';
+import { namesOf } from '../dependent/words';
+import { PinButton } from '../pins/pin-button';
 import { useStudyPath } from '../study/read-only';
 import { displayName } from '../study/variable-name';
 import type { PairContext } from './pair-request';
@@ -72,6 +75,17 @@ export function CompareSection({ context, variables, second }: CompareSectionPro
         >
           {() => (
             <p className="mt-2">
+              <PinButton
+                study={study}
+                className="float-right"
+                pinned={{
+                  stage: 'subgroups',
+                  thing: 'table',
+                  title: `${namesOf({ a, b })} against ${namesOf({ a, b: c })}`,
+                  request: dependentRequest({ first: { a, b }, second: { a, b: c }, turned, method, level, levels }),
+                  settings: { ...context.settings, view: 'dependent' },
+                }}
+              />
               <Link to={`${path}/subgroups?${dependentAddress({ a, b }, { a, b: c })}`} className="text-accent underline">
                 Open in Subgroups
               </Link>

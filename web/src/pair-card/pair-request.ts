@@ -51,9 +51,15 @@ export function pairWords({ pair: { x, y } }: Pick<PairContext, 'pair'>): string
 }
 
 /** A section of the card as it is pinned. @param request the analysis behind it, where its settings do not say it */
-export function pinnedSection(context: PairContext, section: string, title: string, request: Pinned['request'] = null): Pinned {
+export function pinnedSection(
+  context: PairContext,
+  section: string,
+  title: string,
+  request: Pinned['request'] = null,
+  more: Readonly<Record<string, unknown>> = {},
+): Pinned {
   const pinned = pinnedPair(context);
-  return { ...pinned, title, request: request ?? pinned.request, settings: { ...pinned.settings, section } };
+  return { ...pinned, title, request: request ?? pinned.request, settings: { ...pinned.settings, section, ...more } };
 }
 
 /** The pair as it is pinned. */

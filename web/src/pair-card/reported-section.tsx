@@ -1,9 +1,9 @@
-import { COEFFICIENTS, compareIndependent, formatFixed, testAgainst } from '@ivlen/core';
+import { COEFFICIENTS } from '@ivlen/core';
 import { useId, useState } from 'react';
-import { percent } from '../coefficients/cell-data';
 import { coefficientProblem, readNumber, sizeProblem } from '../controls/read-number';
-import { coefficientText, intervalText, pRelationText } from '../numbers/number-text';
-import type { PairContext } from './pair-request';
+import { PinButton } from '../pins/pin-button';
+import { type PairContext, pairWords, pinnedSection } from './pair-request';
+import { againstReported } from './reported-words';
 
 interface ReportedSectionProps {
   readonly context: PairContext;
@@ -12,7 +12,8 @@ interface ReportedSectionProps {
 }
 
 /** The coefficient against one that another study reported. */
-export function ReportedSection({ context: { method, settings }, coefficient, n }: ReportedSectionProps) {
+export function ReportedSection({ context, coefficient, n }: ReportedSectionProps) {
+  const { method, settings } = context;
   const [value, setValue] = useState('');
   const [size, setSize] = useState('');
   const ids = [useId(), useId()] as const;
@@ -49,46 +50,19 @@ export function ReportedSection({ context: { method, settings }, coefficient, n 
           {problem}
         </p>
       ) : (
-        reported !== null && <Comparison {...{ method, settings, coefficient, n, reported, reportedN }} />
+        reported !== null && (
+          <div className="mt-2 text-[13px]">
+            <p>{againstReported({ method, settings, coefficient, n, reported, reportedN })}</p>
+            <PinButton
+              study={context.study}
+              pinned={pinnedSection(context, 'reported', `${symbol} of ${pairWords(context)} against a reported value`, null, {
+                reported,
+                reportedN,
+              })}
+            />
+          </div>
+        )
       )}
     </div>
-  );
-}
-
-type ComparisonProps = Pick<PairContext, 'method' | 'settings'> & {
-  readonly coefficient: number;
-  readonly n: number;
-  readonly reported: number;
-  readonly reportedN: number | null;
-};
-
-function Comparison({ method, settings: { level, levels }, coefficient, n, reported, reportedN }: ComparisonProps) {
-  const symbol = COEFFICIENTS[method].symbol;
-  if (reportedN === null) {
-    const { z, pValue } = testAgainst({ coefficient, n }, reported, { method, level });
-    return (
-      <p className="mt-2 text-[13px]">
-        Whether the population’s {symbol} is {coefficientText(reported)}, taken as a known value: z = {formatFixed(z, 3)},{' '}
-        {pRelationText(pValue, levels)}, two-sided. Give its n to allow for its own uncertainty.
-      </p>
-    );
-  }
-  const { z, pValue, interval, cohensQ } = compareIndependent(
-    [
-      { coefficient, n },
-      { coefficient: reported, n: reportedN },
-    ],
-    { method, level },
-  );
-  if (Number.isNaN(z))
-    return <p className="mt-2 text-[13px]">One of the samples is too small to be compared, or a coefficient is exactly ±1.</p>;
-  return (
-    <p className="mt-2 text-[13px]">
-      {coefficientText(coefficient)} (n = {n}) against {coefficientText(reported)} (n = {reportedN}): z = {formatFixed(z, 3)},{' '}
-      {pRelationText(pValue, levels)}, two-sided
-      {interval &&
-        `; difference ${formatFixed(coefficient - reported, 2)}, ${percent(level)} interval ${intervalText(interval.low, interval.high)}`}
-      ; Cohen’s q = {formatFixed(cohensQ, 2)}. The samples are taken as independent.
-    </p>
   );
 }

@@ -20,6 +20,7 @@ import { useSettings } from '../../settings/use-settings';
 import { useWorkingSet } from '../../settings/use-working-set';
 import { useReadOnly } from '../../study/read-only';
 import { askingOf } from '../../telling/asking';
+import { AddMenu } from './add-menu';
 import { copyBlocks } from './copy-blocks';
 import { firstDraft, whyNoDraft } from './draft';
 import { TakeOutMenu } from './export/take-out-menu';
@@ -108,13 +109,7 @@ function Stage({ study, settings, shapeRule, blocks, ticked, actions, patch }: S
         <div className="flex flex-wrap items-center gap-3 border-b border-rule px-5 py-2 text-[13px] print:hidden">
           {draftButton}
           {!readOnly && (
-            <button
-              type="button"
-              className="button"
-              onClick={() => actions.add.mutate({ blocks: [{ content: { kind: 'paragraph', of: 'own' } }] })}
-            >
-              Add a text
-            </button>
+            <AddMenu blocks={blocks} onAdd={(of) => actions.add.mutate({ blocks: [{ content: { kind: 'paragraph', of } }] })} />
           )}
           <span className="ml-auto flex gap-3">
             <button type="button" className="button" disabled={!report.complete} onClick={() => void copyBlocks(report.blocks, report)}>

@@ -1,25 +1,31 @@
 import type { Pinned } from '@ivlen/contract';
 import { COEFFICIENTS, RULE_SOURCES } from '@ivlen/core';
+import { z } from 'zod';
 import { completeForOf } from '../../../coefficients/requests';
 import { asMeasuredAlike } from '../../../figures/as-measured';
 import { coefficientText, fineCoefficientText } from '../../../numbers/number-text';
 import { lineInWords, lineTable } from '../../../pair-card/line-words';
+import { againstReported } from '../../../pair-card/reported-words';
 import { resampledInWords } from '../../../pair-card/resampled-words';
 import { rowInWords } from '../../../study/row-in-words';
 import { displayName } from '../../../study/variable-name';
 import type { Asking } from '../../../telling/asking';
 import { journalTable } from '../../../telling/journal-table';
 import { NOTHING_TOLD, paragraph, sentence, type Told } from '../../../telling/told';
-import { pairMethods, type Reported } from './reported-pair';
+import { askedPair, pairMethods, type Reported } from './reported-pair';
+
+type TellPart = (pinned: Pinned, reported: Reported, asking: Asking) => Promise<Told>;
+const TELLERS: Readonly<Record<string, TellPart>> = {
+  line: (_, reported, asking) => tellLine(reported, asking),
+  points: (_, reported, asking) => tellPoints(reported, asking),
+  reported: tellReported,
+  resampling: tellResampled,
+};
+const withReported = z.object({ reported: z.number(), reportedN: z.number().nullable() });
 
 /** A section of a pair's card by itself. */
 export async function tellSection(section: string, pinned: Pinned, reported: Reported, asking: Asking): Promise<Told> {
-  const told =
-    section === 'line'
-      ? await tellLine(reported, asking)
-      : section === 'points'
-        ? await tellPoints(reported, asking)
-        : await tellResampled(pinned, reported, asking);
+  const told = await (TELLERS[section] ?? tellResampled)(pinned, reported, asking);
   return { ...told, methods: [pairMethods(asking, reported.settings, reported.method)] };
 }
 
@@ -89,6 +95,20 @@ async function tellPoints(reported: Reported, asking: Asking): Promise<Told> {
         rows: data.points,
       }),
     ],
+  };
+}
+
+async function tellReported(pinned: Pinned, reported: Reported, asking: Asking): Promise<Told> {
+  const { method, settings } = reported;
+  const against = withReported.parse(pinned.settings);
+  const { tests, n } = await askedPair(asking, reported);
+  const coefficient = tests[method].coefficient ?? Number.NaN;
+  return {
+    ...NOTHING_TOLD,
+    heading: `${displayName(reported.x)} and ${displayName(reported.y)} against a reported value`,
+    paragraphs: [paragraph(sentence('against', againstReported({ method, settings, coefficient, n, ...against })))],
+    sources: RULE_SOURCES['comparing independent groups'],
+    tests: 1,
   };
 }
 

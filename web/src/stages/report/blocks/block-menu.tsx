@@ -38,7 +38,7 @@ export function BlockMenu({ study, written, report, actions, name, parts, onEdit
     content.kind === 'pin' && actions.change.mutate({ id: block.id, pin: { ...content.pin, revision } });
   return (
     <>
-      <DropdownMenu.Root>
+      <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger className="icon-button" aria-label={`Menu: ${name}`}>
           <EllipsisVertical size={16} />
         </DropdownMenu.Trigger>

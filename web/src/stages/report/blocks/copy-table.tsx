@@ -25,7 +25,7 @@ export function CopyTable({ table }: { table: WrittenTable }) {
       >
         Copy table
       </button>
-      <DropdownMenu.Root>
+      <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger className="button-quiet" aria-label={`More ways to take table ${table.number} along`}>
           …
         </DropdownMenu.Trigger>

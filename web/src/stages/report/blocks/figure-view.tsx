@@ -1,6 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { FailureNotice } from '../../../controls/failure-notice';
 import { Skeleton } from '../../../controls/skeleton';
+import { ExportFigureButton } from '../../../figures/export/export-figure-button';
 import type { WrittenFigure } from '../written-report';
 import { CopyPicture } from './copy-picture';
 import { FIGURE_ON_PAGE } from './figure-on-page';
@@ -30,7 +31,10 @@ export function FigureView({ figure, of }: { figure: WrittenFigure; of: readonly
         <span className="min-w-0 flex-1">
           <em>Figure {figure.number}.</em> {figure.caption}
         </span>
-        <CopyPicture figure={figure} />
+        <span className="flex shrink-0 gap-3 font-sans text-[13px] print:hidden">
+          <CopyPicture figure={figure} />
+          <ExportFigureButton name={`figure ${figure.number}`} build={figure.draw} />
+        </span>
       </figcaption>
     </figure>
   );

@@ -70,7 +70,7 @@ export function TakeOutMenu(props: TakeOutProps) {
         </label>
       )}
       {write.isPending && job.progress && <ProgressLine label="Recording" progress={job.progress} onStop={job.stop} />}
-      <DropdownMenu.Root>
+      <DropdownMenu.Root modal={false}>
         <DropdownMenu.Trigger className="button-primary" disabled={!report.complete || progress !== null || write.isPending}>
           <Download size={14} aria-hidden="true" /> Take it out
         </DropdownMenu.Trigger>

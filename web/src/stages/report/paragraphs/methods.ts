@@ -11,7 +11,10 @@ export function methodsParagraphs(facts: ReportFacts): ToldParagraph[] {
   return [
     paragraph(
       ...sentences.map((text, i) => sentence(`how-${i}`, text)),
-      fixedSentence('software', `Computed with Ivlen ${IVLEN_VERSION}.`),
+      fixedSentence(
+        'software',
+        `Computed with Ivlen ${IVLEN_VERSION}${sentences.some((text) => text.includes('bootstrap')) ? '; samples of bootstrap intervals drawn with seed 1' : ''}.`,
+      ),
       cited.length === 0 ? null : fixedSentence('sources', `Methods and rules are those of ${joined(cited)}.`),
     ),
   ];

@@ -137,7 +137,7 @@ function Tools({ editor, onDone }: { editor: Editor; onDone: () => void }) {
           type="button"
           aria-label={name}
           aria-pressed={on[i] ?? false}
-          className={`rounded px-1.5 py-0.5 hover:bg-accent-soft aria-pressed:bg-accent-soft aria-pressed:text-accent ${name === 'Bold' ? 'font-bold' : ''} ${name === 'Italic' ? 'italic' : ''}`}
+          className={`min-h-6 min-w-6 rounded px-1.5 py-0.5 hover:bg-accent-soft aria-pressed:bg-accent-soft aria-pressed:text-accent ${name === 'Bold' ? 'font-bold' : ''} ${name === 'Italic' ? 'italic' : ''}`}
           onMouseDown={(event) => event.preventDefault()}
           onClick={() => run(editor)}
         >

@@ -1,11 +1,11 @@
-# test: everything that decides whether a change may land, on a bare machine too; the part slow takes minutes and only when named.
+# test: everything that decides whether a change may land, on a bare machine too; the parts slow and documents only when named.
 
 PARTS="lint types unit browser"
 
 run_tests() {
   local wanted=${*:-$PARTS} part
   for part in $wanted; do
-    [[ " $PARTS slow " == *" $part "* ]] || fail "There is no part “$part”. The parts are: $PARTS, and slow."
+    [[ " $PARTS slow documents " == *" $part "* ]] || fail "There is no part “$part”. The parts are: $PARTS, slow and documents."
   done
   require_node
   require_npm_packages
@@ -16,7 +16,7 @@ run_tests() {
   trap 'exit 130' INT TERM
   [[ " $wanted " == *" lint "* ]] && run_check "lint" npm run --silent lint && run_check "unused code" npm run --silent unused
   [[ " $wanted " == *" types "* ]] && run_check "types" npm run --silent types
-  if [[ " $wanted " == *" unit "* || " $wanted " == *" browser "* ]]; then start_test_database; fi
+  if [[ " $wanted " == *" unit "* || " $wanted " == *" browser "* || " $wanted " == *" documents "* ]]; then start_test_database; fi
   [[ " $wanted " == *" unit "* ]] && run_counted "unit and server tests" unit \
     npx vitest run --reporter=default --reporter=json --outputFile.json="$results/unit.json"
   [[ " $wanted " == *" slow "* ]] && run_counted "simulated sizes and coverages" slow \
@@ -26,6 +26,14 @@ run_tests() {
     require_build
     PLAYWRIGHT_JSON_OUTPUT_NAME=$results/browser.json run_counted "browser tests" browser \
       npx playwright test --config e2e/playwright.config.ts --reporter=list,json
+  fi
+  if [[ " $wanted " == *" documents "* ]]; then
+    require_chromium
+    require_build
+    command -v soffice >/dev/null || require_debian libreoffice-writer-nogui "LibreOffice Writer"
+    command -v pdftotext >/dev/null || require_debian poppler-utils "the PDF tools"
+    PLAYWRIGHT_JSON_OUTPUT_NAME=$results/documents.json run_counted "documents in other programs" documents \
+      npx playwright test --config e2e/documents.config.ts --reporter=list,json
   fi
   printf '%s passed, %s failed\n' "$passed" "$failed"
   [ "$failed" -eq 0 ]

@@ -292,3 +292,122 @@ test('the archive with its record is computed again on a clean database: no diff
   await openReport(page);
   await expect(blockOf(page, 'Results')).toContainText('mayfly taxa');
 });
+
+test('what is pinned in every stage says in the report what it said there', async ({ page }) => {
+  test.slow();
+  await openCopy(page, 'Aldermere streams');
+  const base = page.url().replace(/\/correlations.*/, '');
+  /** Goes somewhere, reads what it says, and pins it there. */
+  const pinned: { words: string; tables: number; figures: number }[] = [];
+  const pin = async (address: string, sight: Locator, words: () => Promise<string>, tables: number, figures: number, button?: Locator) => {
+    await page.goto(`${base}/${address}`);
+    await expect(sight).toBeVisible();
+    pinned.push({ words: await words(), tables, figures });
+    await (button ?? page.getByRole('button', { name: /^Pin for the report/ }).first()).click();
+    await expect
+      .poll(async () => (await (await page.request.get(`/api${new URL(base).pathname}/report`)).json()).blocks.length)
+      .toBe(pinned.length);
+  };
+  const said = (id: string) => () => page.getByTestId(id).first().innerText();
+  const nothing = async () => '';
+  await pin('shape', page.getByRole('rowheader', { name: 'elevation' }), nothing, 0, 1);
+  await pin('shape?view=table', page.getByRole('table'), nothing, 1, 0);
+  await pin(
+    'shape?view=together',
+    page.getByTestId('joint-verdict').filter({ hasNotText: 'still being computed' }),
+    said('joint-verdict'),
+    1,
+    0,
+  );
+  await pin('scatterplots', page.getByRole('button', { name: /^Pin for the report/ }).first(), nothing, 0, 1);
+  await pin('scatterplots?view=single', page.getByRole('button', { name: /^Pin for the report/ }).first(), nothing, 0, 1);
+  await pin(
+    'subgroups',
+    page
+      .getByTestId('whole-sentence')
+      .or(page.getByText(/of 66 pairs differed/))
+      .first(),
+    async () =>
+      (
+        await page
+          .getByText(/of 66 pairs differed/)
+          .first()
+          .innerText()
+      ).split('\n')[0] ?? '',
+    1,
+    1,
+  );
+  await pin('subgroups?view=side', page.getByTestId('side-by-side'), nothing, 5, 0);
+  await pin('subgroups?view=difference', page.getByRole('combobox', { name: 'First group' }), nothing, 1, 0);
+  await pin(
+    'subgroups?view=dependent',
+    page.getByTestId('dependent-answer'),
+    async () => await page.getByTestId('dependent-answer').locator('p').first().innerText(),
+    0,
+    0,
+  );
+  await pin('subgroups?view=descriptives', page.getByTestId('group-descriptives'), nothing, 1, 0);
+  await pin(
+    'collinearity',
+    page.getByTestId('near-dependences'),
+    async () => await page.getByTestId('near-dependences').locator('li').first().innerText(),
+    1,
+    1,
+  );
+  await pin('collinearity?view=regression', page.getByTestId('model-sentence'), said('model-sentence'), 1, 0);
+  await pin('collinearity?view=residuals', page.getByRole('button', { name: /^Pin for the report/ }).first(), nothing, 0, 1);
+  await pin('correlations?view=ranked', page.getByRole('table', { name: 'Pairs, ranked' }), nothing, 1, 0);
+  const pair = `correlations?pair=${await idsOf(page, base, 'nitrate', 'mayfly_taxa')}`;
+  const card = page.getByRole('complementary', { name: 'Pair nitrate and mayfly taxa' });
+  await pin(
+    pair,
+    card.getByTestId('pair-sentence'),
+    async () => (await card.getByTestId('pair-sentence').innerText()).split(' Each case is')[0] ?? '',
+    0,
+    1,
+    card.getByRole('button', { name: 'Pin for the report: Pearson’s r of nitrate and mayfly taxa' }),
+  );
+  for (const [section, testId, tables] of [
+    ['Line', 'line-values', 1],
+    ['Points that matter', 'points-that-matter', 1],
+  ] as const) {
+    await page.goto(`${base}/${pair}`);
+    const button = card.getByRole('button', { name: section, exact: true });
+    if ((await button.getAttribute('aria-expanded')) !== 'true') await button.click();
+    const part = card.getByTestId(testId);
+    await pin(
+      pair,
+      part,
+      section === 'Line' ? () => part.locator('p').first().innerText() : nothing,
+      tables,
+      0,
+      part.getByRole('button', { name: /^Pin for the report/ }),
+    );
+  }
+
+  await openReport(page);
+  const blocks = page.getByTestId('report-block');
+  await expect(blocks).toHaveCount(pinned.length);
+  for (const [i, { words, tables, figures }] of pinned.entries()) {
+    const block = blocks.nth(i);
+    if (words) await expect(block).toContainText(words);
+    // A table too wide for the page is cut into parts of one number.
+    const numbers = block.getByTestId('report-table').locator('strong');
+    await expect.poll(async () => new Set(await numbers.allInnerTexts()).size, { message: `tables of block ${i}` }).toBe(tables);
+    await expect(block.getByTestId('report-figure')).toHaveCount(figures);
+    for (const figure of await block.getByTestId('report-figure').all()) await expect(figure.locator('svg').first()).toBeVisible();
+  }
+  await expect(page.getByRole('alert')).toHaveCount(0);
+
+  // The order is the researcher's own, by keyboard too, and is kept.
+  await blocks.nth(1).getByRole('button', { name: /^Menu/ }).click();
+  await page.getByRole('menuitem', { name: 'Move up' }).click();
+  await expect(blocks.first().getByTestId('report-table')).not.toHaveCount(0);
+  await page.reload();
+  await expect(blocks.first().getByTestId('report-table')).not.toHaveCount(0);
+});
+
+async function idsOf(page: Page, base: string, ...names: readonly string[]): Promise<string> {
+  const study = await (await page.request.get(`/api${new URL(base).pathname}`)).json();
+  return names.map((name) => study.state.variables.find((variable: { name: string }) => variable.name === name).id).join('~');
+}

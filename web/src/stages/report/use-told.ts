@@ -26,6 +26,6 @@ export function useTold(study: Study, blocks: readonly ReportBlock[], settings: 
   });
 }
 
-export function isPin(block: ReportBlock): block is PinBlock {
+function isPin(block: ReportBlock): block is PinBlock {
   return block.content.kind === 'pin';
 }

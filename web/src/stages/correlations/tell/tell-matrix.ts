@@ -74,7 +74,7 @@ function intervalNote({ level, methods }: CorrelationSettings, { intervals }: Re
 }
 
 /** "Of 66 correlations among 12 variables, 43 reached p ≤ .05, unadjusted; 3.3 would be expected if nothing were associated." */
-export function talliedInWords(matrix: Parameters<typeof tally>[0], settings: CorrelationSettings): string {
+function talliedInWords(matrix: Parameters<typeof tally>[0], settings: CorrelationSettings): string {
   const { pairs, marked, expected, without } = tally(matrix, settings);
   const [alpha = 0.05] = settings.levels;
   const chance = expected === null ? '' : `; ${expected} would be expected if nothing were associated`;

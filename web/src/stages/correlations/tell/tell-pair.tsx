@@ -77,7 +77,7 @@ async function adjustedAmong(
 }
 
 /** The scatterplot of the rows that the coefficient uses. */
-export async function pairFigure(
+async function pairFigure(
   asking: Asking,
   x: Variable,
   y: Variable,

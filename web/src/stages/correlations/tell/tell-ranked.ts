@@ -93,7 +93,7 @@ export async function tellStrongest(pinned: Pinned, asking: Asking): Promise<Tol
 }
 
 /** How the pairs that are said were picked; or that none was, with what could have been found. */
-export function pickedInWords(
+function pickedInWords(
   matrix: Pick<Matrix, 'variables' | 'cell'>,
   settings: CorrelationSettings,
   said: number,

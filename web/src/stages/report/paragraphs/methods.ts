@@ -21,7 +21,7 @@ export function methodsParagraphs(facts: ReportFacts): ToldParagraph[] {
 }
 
 /** The published sources of what was used and of what the texts name, in the order of a list of references. */
-export function usedSources({ told, shapeRule, cited }: Pick<ReportFacts, 'told' | 'shapeRule' | 'cited'>): ReferenceKey[] {
+function usedSources({ told, shapeRule, cited }: Pick<ReportFacts, 'told' | 'shapeRule' | 'cited'>): ReferenceKey[] {
   const checked = told.some(({ pairs }) => pairs.some(({ checks }) => checks.length > 0));
   const rule: readonly ReferenceKey[] = checked && shapeRule.kind === 'limits' ? RULE_SOURCES['shape limits 2 and 7'] : [];
   const named = cited.filter((key): key is ReferenceKey => Object.hasOwn(REFERENCES, key));

@@ -22,6 +22,7 @@ function asking(study: Study, settings: Partial<CorrelationSettings> = {}, resul
   return {
     study,
     report: reportSettingsSchema.parse({}),
+    parts: null,
     client: new QueryClient(),
     ask: async (analysis: AnalysisInput) => {
       if (analysis.kind !== 'correlation') throw new Error(`not asked here: ${analysis.kind}`);

@@ -1,6 +1,7 @@
 import {
   type AnalysisInput,
   type Categories,
+  type ReportPart,
   type ReportSettings,
   type ResultOf,
   rowsInUse,
@@ -17,6 +18,8 @@ export interface Asking {
   /** As it stands, or as it was where something is held at a decision. */
   readonly study: Study;
   readonly report: ReportSettings;
+  /** The parts that are shown of what is told; null for all. What is not shown need not be asked for. */
+  readonly parts: readonly ReportPart[] | null;
   readonly client: QueryClient;
   ask<A extends AnalysisInput>(analysis: A): Promise<ResultOf<A>>;
   /** All values of a variable. */
@@ -28,16 +31,23 @@ export interface Asking {
   categories(variable: string): Promise<Categories>;
 }
 
-/** Asks the server, each thing once. @param asked called with every analysis, so that a record can name them */
+interface AskingOptions {
+  readonly parts?: Asking['parts'];
+  /** Called with every analysis, so that a record can name them. */
+  readonly asked?: (analysis: AnalysisInput) => unknown;
+}
+
+/** Asks the server, each thing once. */
 export function askingOf(
   client: QueryClient,
   study: Study,
   report: ReportSettings,
-  asked: (analysis: AnalysisInput) => unknown = () => {},
+  { parts = null, asked = () => {} }: AskingOptions = {},
 ): Asking {
   return {
     study,
     report,
+    parts,
     client,
     ask: (analysis) => {
       asked(analysis);

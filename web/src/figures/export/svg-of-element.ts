@@ -27,8 +27,9 @@ export function svgOfElement(drawing: SVGSVGElement, { title, caption, width, co
       if (value.includes('var(')) element.setAttribute(name, inDayColours(value, colour));
   });
   const [wide, high] = [
-    drawing.clientWidth || Number(drawing.getAttribute('width')),
-    drawing.clientHeight || Number(drawing.getAttribute('height')),
+    // Asking for the size on screen has the whole page laid out.
+    Number(drawing.getAttribute('width')) || drawing.clientWidth,
+    Number(drawing.getAttribute('height')) || drawing.clientHeight,
   ];
   copy.removeAttribute('class');
   copy.removeAttribute('style');

@@ -8,7 +8,7 @@ import {
   type Variable,
 } from '@ivlen/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { analysisQuery, checksumQuery, trailQuery } from '../../api/queries';
 import { FailureNotice } from '../../controls/failure-notice';
@@ -75,8 +75,13 @@ function Stage({ study, settings, shapeRule, blocks, ticked, actions, patch }: S
   const { data: trail } = useQuery(trailQuery(study.id, study.head));
   const { data: missing } = useQuery(analysisQuery(study.id, study.head, { kind: 'missing' }));
   const { data: checksum } = useQuery({ ...checksumQuery(study.id, study.head), enabled: blocks.length > 0 });
-  const about = trail && missing && checksum ? { decisions: trail.decisions, missing, shapeRule, ...checksum } : undefined;
-  const report = writtenReport(study, settings, blocks, states, about);
+  const about = useMemo(
+    () => (trail && missing && checksum ? { decisions: trail.decisions, missing, shapeRule, ...checksum } : undefined),
+    [trail, missing, checksum, shapeRule],
+  );
+  // Pins are told one after the other; the page is written anew for several of them at once.
+  const told = useDeferredValue(states);
+  const report = useMemo(() => writtenReport(study, settings, blocks, told, about), [study, settings, blocks, told, about]);
   const why = whyNoDraft(study, ticked);
   const write = async () => {
     setDrafting(true);

@@ -1,4 +1,4 @@
-import type { AnalysisInput, Pinned, ReportSettings, Study } from '@ivlen/contract';
+import type { AnalysisInput, Pinned, ReportBlock, ReportSettings, Study } from '@ivlen/contract';
 import type { QueryClient } from '@tanstack/react-query';
 import { ZodError } from 'zod';
 import { studyAtQuery, trailQuery } from '../../api/queries';
@@ -29,7 +29,7 @@ export async function tellPin(
   client: QueryClient,
   stages: TellingStages,
   study: Study,
-  pinned: Pinned,
+  { pin: pinned, shows }: { readonly pin: Pinned; readonly shows: ReportBlock['shows'] },
   report: ReportSettings,
 ): Promise<ToldPin> {
   const load = stages[pinned.stage];
@@ -38,7 +38,7 @@ export async function tellPin(
   const tellAt = async (state: Study) => {
     const requests = new Map<string, AnalysisInput>();
     const asked = (request: AnalysisInput) => requests.set(JSON.stringify(request), request);
-    const told = await readably(() => tell(pinned, askingOf(client, state, report, asked)));
+    const told = await readably(() => tell(pinned, askingOf(client, state, report, { parts: shows, asked })));
     return { told: report.leadingZero ? toldWithLeadingZero(told) : told, at: state.head, requests: [...requests.values()] };
   };
   if (pinned.revision !== null) {

@@ -17,9 +17,9 @@ export function useTold(study: Study, blocks: readonly ReportBlock[], settings: 
   const pins = blocks.filter(isPin);
   const decimals = decimalsInUse();
   return useQueries({
-    queries: pins.map(({ content: { pin } }) => ({
-      queryKey: ['told', study.id, study.head, pin, settings, decimals] as const,
-      queryFn: () => tellPin(client, stages, study, pin, settings),
+    queries: pins.map(({ content: { pin }, shows }) => ({
+      queryKey: ['told', study.id, study.head, pin, shows, settings, decimals] as const,
+      queryFn: () => tellPin(client, stages, study, { pin, shows }, settings),
       placeholderData: keepPreviousData,
     })),
     combine: (results) => new Map(results.map(({ data, error }, i) => [pins[i]?.id ?? '', { pin: data, error: data ? null : error }])),

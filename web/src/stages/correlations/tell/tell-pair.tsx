@@ -47,8 +47,14 @@ function reportedOf(pinned: Pinned, { study }: Asking): Reported {
 async function tellWhole(reported: Reported, asking: Asking): Promise<Told> {
   const { x, y, method, settings, among } = reported;
   const result = await askedPair(asking, reported);
-  const [checked, figure] = await Promise.all([checkedPair(asking, reported), pairFigure(asking, x, y, result, among, settings)]);
-  const said = pairInWords(asking, reported, result, await adjustedAmong(asking, reported));
+  // A figure alone reports no coefficient, and nothing of it has to be looked at.
+  const isReported = asking.parts === null || asking.parts.includes('text');
+  const [checked, adjustedP, figure] = await Promise.all([
+    isReported ? checkedPair(asking, reported) : null,
+    adjustedAmong(asking, reported),
+    pairFigure(asking, x, y, result, among, settings),
+  ]);
+  const said = pairInWords(asking, reported, result, adjustedP);
   return {
     ...NOTHING_TOLD,
     heading: `${displayName(x)} and ${displayName(y)}`,
@@ -60,7 +66,7 @@ async function tellWhole(reported: Reported, asking: Asking): Promise<Told> {
       ...sourcesOfInterval(result.tests[method]),
       ...RULE_SOURCES['strength words of Cohen'],
     ],
-    pairs: [checked],
+    pairs: checked ? [checked] : [],
     tests: 1,
   };
 }

@@ -98,6 +98,7 @@ export { countMarks } from './display/significance-marks';
 export {
   ADJUSTMENT_SOURCES,
   CAUTION_SOURCES,
+  CHECK_SOURCES,
   citationOf,
   INTERVAL_SOURCES,
   METHOD_SOURCES,

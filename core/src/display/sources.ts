@@ -1,4 +1,5 @@
 import type { CautionCode } from '../cautions/pair-cautions';
+import type { CheckCode } from '../cautions/pair-checks';
 import type { Adjustment } from '../correlation/adjust-p-values';
 import type { IntervalKind, Method } from '../correlation/types';
 import { REFERENCES, type ReferenceKey } from './references';
@@ -75,6 +76,23 @@ export const CAUTION_SOURCES: Readonly<Record<CautionCode, readonly ReferenceKey
   'shares-a-component': ['pearson-1897'],
   'rows-not-independent': ['bland-altman-1995'],
   ordinal: [],
+};
+
+/** Where what each check is judged by comes from; empty where it is a plain count. The rule of shapes is the study's own choice. */
+export const CHECK_SOURCES: Readonly<Record<CheckCode, readonly ReferenceKey[]>> = {
+  kinds: [],
+  'shape-x': [],
+  'shape-y': [],
+  straight: CAUTION_SOURCES.curved,
+  'even-spread': ['breusch-pagan-1979', 'koenker-1981'],
+  'one-row': CAUTION_SOURCES['one-point'],
+  'methods-agree': [],
+  'groups-agree': CAUTION_SOURCES['groups-differ'],
+  'no-shared-component': CAUTION_SOURCES['shares-a-component'],
+  'rows-independent': CAUTION_SOURCES['rows-not-independent'],
+  'enough-rows': [],
+  'few-missing': [],
+  ties: CAUTION_SOURCES.ties,
 };
 
 /**

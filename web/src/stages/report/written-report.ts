@@ -82,13 +82,14 @@ export function writtenReport(
   settings: ReportSettings,
   blocks: readonly ReportBlock[],
   states: ReadonlyMap<string, PinState>,
-  about: Omit<ReportFacts, 'study' | 'told' | 'cited'> | undefined,
+  about: Omit<ReportFacts, 'study' | 'told' | 'cited' | 'says'> | undefined,
 ): WrittenReport {
   const told = blocks.flatMap((block) => {
     const own = states.get(block.id)?.pin?.told;
     return own ? [readOf(own, shownParts(block, own))] : [];
   });
-  const facts: ReportFacts | null = about ? { ...about, study, told, cited: citedIn(blocks) } : null;
+  const says = new Set(blocks.flatMap(({ content }) => (content.kind === 'paragraph' ? [content.of] : [])));
+  const facts: ReportFacts | null = about ? { ...about, study, told, says, cited: citedIn(blocks) } : null;
   const names = namesWithDigits(study);
   const ofBlocks = blocks.map((block) => ({ block, told: toldBy(block, states, facts, settings) }));
   const values = new Map(ofBlocks.map(({ block, told: own }) => [block.id, valuesOf(own.paragraphs, names)]));

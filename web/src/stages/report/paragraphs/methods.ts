@@ -1,5 +1,5 @@
 import { IVLEN_VERSION } from '@ivlen/contract';
-import { REFERENCES, type ReferenceKey, RULE_SOURCES } from '@ivlen/core';
+import { CAUTION_SOURCES, CHECK_SOURCES, REFERENCES, type ReferenceKey, RULE_SOURCES } from '@ivlen/core';
 import { joined } from '../../../coefficients/coefficient-names';
 import { fixedSentence, paragraph, sentence, type ToldParagraph } from '../../../telling/told';
 import type { ReportFacts } from './facts';
@@ -21,12 +21,30 @@ export function methodsParagraphs(facts: ReportFacts): ToldParagraph[] {
 }
 
 /** The published sources of what was used and of what the texts name, in the order of a list of references. */
-function usedSources({ told, shapeRule, cited }: Pick<ReportFacts, 'told' | 'shapeRule' | 'cited'>): ReferenceKey[] {
-  const checked = told.some(({ pairs }) => pairs.some(({ checks }) => checks.length > 0));
-  const rule: readonly ReferenceKey[] = checked && shapeRule.kind === 'limits' ? RULE_SOURCES['shape limits 2 and 7'] : [];
-  const named = cited.filter((key): key is ReferenceKey => Object.hasOwn(REFERENCES, key));
-  const used = new Set<ReferenceKey>([...told.flatMap(({ sources }) => sources), ...rule, ...named]);
+function usedSources(facts: ReportFacts): ReferenceKey[] {
+  const named = facts.cited.filter((key): key is ReferenceKey => Object.hasOwn(REFERENCES, key));
+  const used = new Set<ReferenceKey>([
+    ...facts.told.flatMap(({ sources }) => sources),
+    ...sourcesOfChecks(facts),
+    ...sourcesOfCautions(facts),
+    ...named,
+  ]);
   return [...used].toSorted((a, b) => REFERENCES[a].full.localeCompare(REFERENCES[b].full, 'en'));
+}
+
+/** Of what the checks were judged by, where the report says them and they could be judged. */
+function sourcesOfChecks({ told, shapeRule, says }: ReportFacts): readonly ReferenceKey[] {
+  const judged = told.flatMap(({ pairs }) => pairs.flatMap(({ checks }) => checks)).filter(({ held }) => held !== null);
+  if (!says.has('checks') || judged.length === 0) return [];
+  const rule = shapeRule.kind === 'limits' ? RULE_SOURCES['shape limits 2 and 7'] : [];
+  return [...rule, ...judged.flatMap(({ code }) => CHECK_SOURCES[code])];
+}
+
+/** Of the cautions that the report says could change a conclusion. */
+function sourcesOfCautions({ told, says }: ReportFacts): readonly ReferenceKey[] {
+  if (!says.has('limits')) return [];
+  const cautions = told.flatMap(({ pairs }) => pairs.flatMap((pair) => pair.cautions));
+  return cautions.filter(({ level }) => level === 'could-change').flatMap(({ code }) => CAUTION_SOURCES[code]);
 }
 
 export function referencesParagraphs(facts: ReportFacts): ToldParagraph[] {

@@ -1,5 +1,5 @@
 import { type CollinearitySettings, collinearitySettingsSchema, type Pinned, rowsInUse } from '@ivlen/contract';
-import { blocksFromTriangle, nearDependences, RULE_SOURCES } from '@ivlen/core';
+import { blocksFromTriangle, CHECK_SOURCES, nearDependences, RULE_SOURCES } from '@ivlen/core';
 import { z } from 'zod';
 import { sentenceOf } from '../../../methods-line/methods-parts';
 import { type Chosen, type ChosenPredictor, chosenPredictors } from '../../../predictors/chosen-predictors';
@@ -21,7 +21,7 @@ import { shareAxis } from '../shares/share-axis';
 import type { ShareLine } from '../shares/share-lines';
 import { buildSharesFigure } from '../shares/shares-figure';
 import { VIEWS, type View } from '../views';
-import { residualFigure } from './residual-drawing';
+import { residualFigure, residualQuantilesFigure } from './residual-figures';
 
 const withView = z.object({ view: z.string().default('predictors') });
 const LEVELS = z.object({ levels: z.array(z.number()).default([0.05, 0.01, 0.001]) });
@@ -147,16 +147,15 @@ async function tellRegression(
   }
   const facts = { outcome: name, unit: outcome.unit, predictors: terms.map((term) => term.name), levels };
   const said = modelSentence(values, facts);
-  const sources = [...RULE_SOURCES['variance inflation'], ...(residuals ? RULE_SOURCES['rows that matter in a regression'] : [])];
   if (residuals) {
     const words = [spreadSentence(whole.breuschPagan, levels), quantileSentence(whole.quantiles)].filter(Boolean);
     return {
       ...NOTHING_TOLD,
       heading,
       paragraphs: [paragraph(...words.map((text, k) => sentence(`residuals-${k}`, text)))],
-      figures: [residualFigure(asking, whole, name)],
+      figures: [residualFigure(asking, whole, name), residualQuantilesFigure(asking, whole, name)].filter((figure) => figure !== null),
       methods: [methods],
-      sources,
+      sources: [...CHECK_SOURCES['even-spread'], ...RULE_SOURCES['normal quantile plot'], ...RULE_SOURCES['smooth curve']],
       tests: 2,
     };
   }
@@ -195,7 +194,7 @@ async function tellRegression(
       ),
     ],
     methods: [methods],
-    sources,
+    sources: RULE_SOURCES['variance inflation'],
     tests: terms.length + 1,
   };
 }

@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { sentenceOf } from '../../../methods-line/methods-parts';
 import type { Group } from '../../../settings/use-grouping';
 import { rowsInWords } from '../../../study/rows-in-use';
-import { displayName } from '../../../study/variable-name';
+import { axisLabel, displayName } from '../../../study/variable-name';
 import type { Asking } from '../../../telling/asking';
 import { groupingOf } from '../../../telling/grouping-of';
 import { journalTable } from '../../../telling/journal-table';
@@ -18,6 +18,8 @@ import { type StripSubject, shapeRequest, stripSubjects } from '../strips/shape-
 import { TESTS } from '../test-words';
 import { jointTestsTable } from '../together/joint-tests-table';
 import { jointRequest, jointWords, WHY_NO_JOINT_TEST } from '../together/joint-words';
+import { distancesFigure } from './distance-drawing';
+import { largeFigures } from './large-figures';
 import { stripsFigure } from './strips-figure';
 
 const withVariables = z.object({ variables: z.array(z.string()), view: z.string(), group: z.number().nullable().default(null) });
@@ -56,6 +58,8 @@ async function tellShapes({ settings, variables, group }: ShapePin, asking: Aski
   const methods = sentenceOf(shapeSentence(settings, { variables: variables.length, rows: rowsInWords(study), grouping }));
   const described = subjects.map((subject, i) => ({ subject, shape: shapes[i] }));
   const [only] = subjects;
+  const [shape] = shapes;
+  const alone = subjects.length === 1 && only && shape ? largeFigures(asking, shape, nameOf(only), axisLabel(only.variable)) : null;
   return {
     ...NOTHING_TOLD,
     heading: subjects.length === 1 && only ? `Shape of ${nameOf(only)}` : 'Shapes',
@@ -68,7 +72,7 @@ async function tellShapes({ settings, variables, group }: ShapePin, asking: Aski
       ),
     ],
     tables: [journalTable(descriptivesTable(described, settings, 'Descriptives', ''))],
-    figures: [stripsFigure(asking, described.slice(0, MOST_SAID), settings)],
+    figures: alone ?? [stripsFigure(asking, described.slice(0, MOST_SAID), settings)],
     usual: asTable ? ['tables'] : subjects.length === 1 ? ['text', 'figures'] : ['figures'],
     methods: [methods],
     sources: [...ruleSources(settings), ...testSources(settings), ...RULE_SOURCES['normal quantile plot']],
@@ -84,7 +88,7 @@ function judged(shape: Parameters<typeof verdictOf>[0], settings: ShapePin['sett
 
 /** Joint normality: what the tests say together, and the tests. */
 async function tellTogether({ settings, variables }: ShapePin, asking: Asking): Promise<Told> {
-  const data = await asking.ask(jointRequest(variables, variables, false));
+  const data = await asking.ask(jointRequest(variables, variables, true));
   const methods = sentenceOf(
     jointSentence(settings, { variables: variables.length, rowsInUse: rowsInUse(asking.study), complete: data.n }),
   );
@@ -113,6 +117,7 @@ async function tellTogether({ settings, variables }: ShapePin, asking: Asking): 
     heading,
     paragraphs: [paragraph(sentence('joint', words))],
     tables: [journalTable(jointTestsTable(data, settings))],
+    figures: data.distances ? [distancesFigure(asking, data.distances, variables.length)] : [],
     methods: [methods],
     sources: RULE_SOURCES['joint normality'],
     tests: 4,

@@ -1,8 +1,11 @@
 import { z } from 'zod';
 import { analysisSchema } from './analyses/index';
+import { MOST_BLOCKS } from './reports';
 
 /** As many requests as a record holds, of all its items together. */
 export const MOST_RECORDED = 3000;
+/** One for each block of a report, and one for the data. */
+const MOST_ITEMS = MOST_BLOCKS + 1;
 
 const itemFields = {
   /** What of the report it is behind. */
@@ -15,12 +18,13 @@ const itemFields = {
 
 /** What a report rests on, to be recorded: its requests, item by item. */
 export const recordRequestSchema = z
-  .object({ items: z.array(z.object({ ...itemFields, requests: z.array(analysisSchema) })).max(300) })
+  .object({ items: z.array(z.object({ ...itemFields, requests: z.array(analysisSchema) })).max(MOST_ITEMS) })
   .refine(
     ({ items }) => items.reduce((sum, { requests }) => sum + requests.length, 0) <= MOST_RECORDED,
     `A record holds up to ${MOST_RECORDED.toLocaleString('en-GB')} analyses.`,
   );
 export type RecordRequest = z.infer<typeof recordRequestSchema>;
+export type RecordRequestInput = z.input<typeof recordRequestSchema>;
 
 export const RECORD_FORMAT = 'ivlen record';
 export const RECORD_VERSION = 1;

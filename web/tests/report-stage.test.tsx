@@ -215,6 +215,13 @@ describe('the report page', () => {
     expect(screen.getByText('Something of this is no longer in the study: it stands as it was at decision 0.')).toBeTruthy();
   });
 
+  it('a pin held at a decision says so, and that it was taken back since', async () => {
+    const held = (revision: number) => matrix({ revision });
+    open([block(ID, held(2)), block(OTHER, held(9))], { 'GET /': { ...study, head: 2 } });
+    expect(await screen.findByText('As of decision 2.')).toBeTruthy();
+    expect(await screen.findByText('As of decision 9, which was taken back since.')).toBeTruthy();
+  });
+
   it('what cannot be told says why, and the rest stands', async () => {
     open([block(ID, matrix({ settings: { methods: ['of another time'], variables: ['v1', 'v2'] } })), block(OTHER, data)]);
     expect(await screen.findByText(/^This was pinned by another version of Ivlen/)).toBeTruthy();

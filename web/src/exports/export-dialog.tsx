@@ -7,7 +7,7 @@ import { useExport } from './use-export';
 const FORMATS = {
   archive: [
     'Study archive',
-    'A zip that can be brought back with everything as it is: values, codebook, subset, rows set aside, settings, trail, report. Taken out in Report, it also holds the record that computes the report again.',
+    'A zip that can be brought back with everything as it is: values, codebook, subset, rows set aside, settings, trail, and the report with a record that computes it again.',
   ],
   csv: ['CSV', 'The table as text, for any other program.'],
   parquet: ['Parquet', 'The table with its types, for programs that work with data frames.'],

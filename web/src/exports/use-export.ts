@@ -1,17 +1,31 @@
 import { type ExportRequestInput, exportReadySchema, type Study } from '@ivlen/contract';
-import { useMutation } from '@tanstack/react-query';
+import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { toast } from 'sonner';
 import { requestJob } from '../api/client';
 import { useJob, wasStopped } from '../api/use-job';
+import { useTellingStages } from '../telling/telling-stages';
+import { recordOfStudy } from './record-of-study';
 
-/** Has a file written, and hands it to the browser to be saved. */
-export function useExport({ id, head }: Study) {
+const NOTHING_RECORDED = { record: null, leftOut: [] };
+
+/** Has a file written, an archive with the record of the report, and hands it to the browser to be saved. */
+export function useExport(study: Study) {
+  const { id, head } = study;
+  const client = useQueryClient();
+  const stages = useTellingStages();
   const job = useJob();
   const write = useMutation({
-    mutationFn: (request: Omit<ExportRequestInput, 'revision'>) =>
-      job.run((options) =>
-        requestJob(`/studies/${id}/exports`, exportReadySchema, { method: 'POST', json: { revision: head, ...request }, ...options }),
-      ),
+    mutationFn: async (request: Omit<ExportRequestInput, 'revision' | 'record'>) => {
+      const { record, leftOut } = request.format === 'archive' ? await recordOfStudy(client, stages, study) : NOTHING_RECORDED;
+      if (leftOut.length > 0) toast.warning(`Not in the record: ${leftOut.join('; ')}.`);
+      return job.run((options) =>
+        requestJob(`/studies/${id}/exports`, exportReadySchema, {
+          method: 'POST',
+          json: { revision: head, record, ...request },
+          ...options,
+        }),
+      );
+    },
     onSuccess: (file) => {
       const link = document.createElement('a');
       link.href = `/api/exports/${file.id}`;

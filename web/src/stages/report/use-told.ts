@@ -1,8 +1,7 @@
 import type { PinBlock, ReportBlock, ReportSettings, Study } from '@ivlen/contract';
 import { keepPreviousData, useQueries, useQueryClient } from '@tanstack/react-query';
-import { decimalsInUse } from '../../numbers/number-text';
+import { type ToldPin, toldQuery } from '../../telling/tell-pin';
 import { useTellingStages } from '../../telling/telling-stages';
-import { type ToldPin, tellPin } from './tell-pin';
 
 /** What each pin of a report says by now: told, still coming, or why not. */
 export interface PinState {
@@ -15,11 +14,9 @@ export function useTold(study: Study, blocks: readonly ReportBlock[], settings: 
   const client = useQueryClient();
   const stages = useTellingStages();
   const pins = blocks.filter(isPin);
-  const decimals = decimalsInUse();
   return useQueries({
     queries: pins.map(({ content: { pin }, shows }) => ({
-      queryKey: ['told', study.id, study.head, pin, shows, settings, decimals] as const,
-      queryFn: () => tellPin(client, stages, study, { pin, shows }, settings),
+      ...toldQuery(client, stages, study, { pin, shows }, settings),
       placeholderData: keepPreviousData,
     })),
     combine: (results) => new Map(results.map(({ data, error }, i) => [pins[i]?.id ?? '', { pin: data, error: data ? null : error }])),

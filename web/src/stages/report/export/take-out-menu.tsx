@@ -7,7 +7,6 @@ import { ProgressLine } from '../../../controls/progress-line';
 import { saveBlob, saveText } from '../../../controls/save-text';
 import { useExport } from '../../../exports/use-export';
 import type { WrittenReport } from '../written-report';
-import { recordOf } from './record-of';
 
 interface TakeOutProps {
   readonly study: Study;
@@ -81,10 +80,7 @@ export function TakeOutMenu(props: TakeOutProps) {
                 {form.name}
               </DropdownMenu.Item>
             ))}
-            <DropdownMenu.Item
-              className="menu-item"
-              onSelect={() => write.mutate({ format: 'archive', rows: 'all', labels: false, record: recordOf(report, study) })}
-            >
+            <DropdownMenu.Item className="menu-item" onSelect={() => write.mutate({ format: 'archive', rows: 'all', labels: false })}>
               Study archive with the record (ZIP)
             </DropdownMenu.Item>
             <DropdownMenu.Item className="menu-item" onSelect={() => setTimeout(() => window.print(), 0)}>

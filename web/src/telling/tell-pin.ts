@@ -1,12 +1,13 @@
 import type { AnalysisInput, Pinned, ReportBlock, ReportSettings, Study } from '@ivlen/contract';
-import type { QueryClient } from '@tanstack/react-query';
+import { type QueryClient, queryOptions } from '@tanstack/react-query';
 import { ZodError } from 'zod';
-import { studyAtQuery, trailQuery } from '../../api/queries';
-import { askingOf } from '../../telling/asking';
-import { toldWithLeadingZero } from '../../telling/leading-zero';
-import { GoneError } from '../../telling/named-variables';
-import type { TellingStages } from '../../telling/telling-stages';
-import type { Told } from '../../telling/told';
+import { studyAtQuery, trailQuery } from '../api/queries';
+import { decimalsInUse } from '../numbers/number-text';
+import { askingOf } from './asking';
+import { toldWithLeadingZero } from './leading-zero';
+import { GoneError } from './named-variables';
+import type { TellingStages } from './telling-stages';
+import type { Told } from './told';
 
 /** So many earlier states are looked through for a variable that is gone. */
 const MOST_LOOKED_AT = 40;
@@ -24,12 +25,26 @@ export interface ToldPin {
   readonly requests: readonly AnalysisInput[];
 }
 
+/** A pin with the parts of it that are shown. */
+export interface ShownPin {
+  readonly pin: Pinned;
+  readonly shows: ReportBlock['shows'];
+}
+
+/** What a pin says with the study as it stands and the report as it is set. */
+export function toldQuery(client: QueryClient, stages: TellingStages, study: Study, { pin, shows }: ShownPin, settings: ReportSettings) {
+  return queryOptions({
+    queryKey: ['told', study.id, study.head, pin, shows, settings, decimalsInUse()],
+    queryFn: () => tellPin(client, stages, study, { pin, shows }, settings),
+  });
+}
+
 /** Tells a pin of the study as it stands, or as it was at the decision where it is held or last could be told. */
-export async function tellPin(
+async function tellPin(
   client: QueryClient,
   stages: TellingStages,
   study: Study,
-  { pin: pinned, shows }: { readonly pin: Pinned; readonly shows: ReportBlock['shows'] },
+  { pin: pinned, shows }: ShownPin,
   report: ReportSettings,
 ): Promise<ToldPin> {
   const load = stages[pinned.stage];

@@ -317,7 +317,7 @@ test('what is pinned in every stage says in the report what it said there', asyn
     page.getByTestId('joint-verdict').filter({ hasNotText: 'still being computed' }),
     said('joint-verdict'),
     1,
-    0,
+    1,
   );
   await pin('scatterplots', page.getByRole('button', { name: /^Pin for the report/ }).first(), nothing, 0, 1);
   await pin('scatterplots?view=single', page.getByRole('button', { name: /^Pin for the report/ }).first(), nothing, 0, 1);
@@ -355,7 +355,7 @@ test('what is pinned in every stage says in the report what it said there', asyn
     1,
   );
   await pin('collinearity?view=regression', page.getByTestId('model-sentence'), said('model-sentence'), 1, 0);
-  await pin('collinearity?view=residuals', page.getByRole('button', { name: /^Pin for the report/ }).first(), nothing, 0, 1);
+  await pin('collinearity?view=residuals', page.getByRole('button', { name: /^Pin for the report/ }).first(), nothing, 0, 2);
   await pin('correlations?view=ranked', page.getByRole('table', { name: 'Pairs, ranked' }), nothing, 1, 0);
   const pair = `correlations?pair=${await idsOf(page, base, 'nitrate', 'mayfly_taxa')}`;
   const card = page.getByRole('complementary', { name: 'Pair nitrate and mayfly taxa' });

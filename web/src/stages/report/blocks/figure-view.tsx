@@ -22,7 +22,7 @@ export function FigureView({ figure, of }: { figure: WrittenFigure; of: readonly
         <div
           role="img"
           aria-label={figure.alternative}
-          className="rounded bg-white [&>svg]:h-auto [&>svg]:max-w-full"
+          className="drawing rounded bg-white [&>svg]:h-auto [&>svg]:max-w-full"
           // biome-ignore lint/security/noDangerouslySetInnerHtml: drawn by the application itself, in which all texts are escaped.
           dangerouslySetInnerHTML={{ __html: data }}
         />

@@ -6,10 +6,11 @@ import {
   type ReportBlock,
   reportSettingsSchema,
   type Study,
+  settingsSchemas,
 } from '@ivlen/contract';
 import { QueryClient } from '@tanstack/react-query';
 import { describe, expect, it } from 'vitest';
-import { tellStrongest } from '../src/stages/correlations/tell/tell-ranked';
+import { tellRanked, tellStrongest } from '../src/stages/correlations/tell/tell-ranked';
 import { differentSettings } from '../src/stages/report/blocks/use-different-settings';
 import { firstDraft, whyNoDraft } from '../src/stages/report/draft';
 import type { Asking } from '../src/telling/asking';
@@ -191,5 +192,58 @@ describe('what was pinned', () => {
     } catch (error) {
       expect(error instanceof GoneError && error.ids).toEqual(['v9']);
     }
+  });
+});
+
+describe('ranked pairs', () => {
+  const ranking = { sort: 'size', ascending: false, find: '', least: 0, significance: 'any', cautioned: 'any' } as const;
+  const pinned = (more: object) => ({
+    stage: 'correlations',
+    thing: 'matrix' as const,
+    title: 'ranked',
+    request: null,
+    settings: { view: 'ranked', variables: ['v1', 'v2', 'v3'], ranking: { ...ranking, ...more } },
+    revision: null,
+  });
+  const told = async (more: object) => {
+    const plainly = asking(plain);
+    const asked: string[] = [];
+    const caution = {
+      code: 'curved',
+      level: 'could-change',
+      values: {},
+      found: { coefficient: 0.15, pValue: 0.04 },
+      remedy: null,
+    } as const;
+    const ask = async (analysis: AnalysisInput) => {
+      asked.push(analysis.kind);
+      if (analysis.kind === 'summary') return { kind: 'summary', variables: [] };
+      if (analysis.kind === 'cautions')
+        return { kind: 'cautions', identifier: null, pairs: [{ a: 'v1', b: 'v2', cautions: [caution], checks: [] }] };
+      return plainly.ask(analysis);
+    };
+    const { tables } = await tellRanked(pinned(more), {
+      ...plainly,
+      ask: ask as never,
+      settings: async (scope) => settingsSchemas[scope].parse(scope === 'grouping' ? { variable: null } : {}) as never,
+    });
+    return { pairs: tables[0]?.rows.map(([pair]) => pair), note: tables[0]?.note, asked };
+  };
+
+  it('are all there without a filter, and cautions are not looked for', async () => {
+    const { pairs, note, asked } = await told({});
+    expect(pairs).toHaveLength(3);
+    expect(note).not.toContain('of 3 pairs');
+    expect(asked).not.toContain('cautions');
+  });
+
+  it('are those that the filters left in their stage, and the note says which', async () => {
+    const { pairs, note } = await told({ cautioned: 'decisive' });
+    expect(pairs).toHaveLength(1);
+    expect(pairs?.[0]).toMatch(/nitrate.*phosphate|phosphate.*nitrate/);
+    expect(note).toMatch(/^1 of 3 pairs: those with a caution that could change the conclusion\. /);
+    const both = await told({ least: 0.5, find: ' taxa ' });
+    expect(both.pairs).toHaveLength(1);
+    expect(both.note).toMatch(/^1 of 3 pairs: pairs of “taxa” and coefficients of size \.50 or more\. /);
   });
 });

@@ -1,16 +1,6 @@
+import { CAUTIONED_WORDS, SIGNIFICANCE_WORDS } from './ranking-words';
 import { CAUTIONED, type Ranking, SIGNIFICANCE } from './use-ranking';
 
-const SIGNIFICANCE_WORDS: Readonly<Record<Ranking['significance'], string>> = {
-  any: 'any p',
-  marked: 'marked ones',
-  unmarked: 'unmarked ones',
-};
-const CAUTION_WORDS: Readonly<Record<Ranking['cautioned'], string>> = {
-  any: 'with or without cautions',
-  decisive: 'with a caution that could change the conclusion',
-  some: 'with any caution',
-  none: 'without caution',
-};
 const SIZES = [0, 0.1, 0.3, 0.5, 0.7, 0.9];
 
 interface RankedFiltersProps {
@@ -63,7 +53,7 @@ export function RankedFilters({ ranking, onChange }: RankedFiltersProps) {
       >
         {CAUTIONED.map((item) => (
           <option key={item} value={item}>
-            {CAUTION_WORDS[item]}
+            {CAUTIONED_WORDS[item]}
           </option>
         ))}
       </select>

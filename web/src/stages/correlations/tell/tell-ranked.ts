@@ -17,12 +17,13 @@ import { sourcesOfSettings } from '../../../telling/sources-of';
 import { NOTHING_TOLD, paragraph, sentence, type Told } from '../../../telling/told';
 import { filterPairs, rankedColumns, sortPairs } from '../ranked/ranked-columns';
 import { rankedTable } from '../ranked/ranked-table';
+import { filtersInWords } from '../ranked/ranking-words';
 import { CAUTIONED, SIGNIFICANCE } from '../ranked/use-ranking';
 import { sentence as methodsSentence } from '../sentence';
-import { askedByEveryMethod, pinnedOfCorrelations } from './asked-matrix';
+import { askedByEveryMethod, askedCautions, pinnedOfCorrelations } from './asked-matrix';
 import { askedPair, checkedPair, pairInWords } from './reported-pair';
 
-/** How the pairs were sorted and filtered; by their cautions they are not filtered here. */
+/** How the pairs were sorted and filtered. */
 const rankingSchema = z.object({
   ranking: z
     .object({
@@ -31,7 +32,7 @@ const rankingSchema = z.object({
       find: z.string(),
       least: z.number(),
       significance: z.enum(SIGNIFICANCE),
-      cautioned: z.enum(CAUTIONED).transform(() => 'any' as const),
+      cautioned: z.enum(CAUTIONED),
     })
     .optional(),
 });
@@ -42,19 +43,23 @@ const PRINTED = new Set(['pair', 'size', 'n', 'p', 'adjusted', 'interval', 'shar
 export async function tellRanked(pinned: Pinned, asking: Asking): Promise<Told> {
   const { study } = asking;
   const { settings, variables } = pinnedOfCorrelations(pinned, asking);
-  const matrix = await askedByEveryMethod(asking, variables, settings);
+  const { ranking } = rankingSchema.parse(pinned.settings);
+  const looksAtCautions = ranking !== undefined && (ranking.cautioned !== 'any' || ranking.sort === 'cautions');
+  const cautions = looksAtCautions ? await askedCautions(asking, variables, settings) : undefined;
+  const matrix = await askedByEveryMethod(asking, variables, settings, cautions);
   const all = rankedColumns(settings);
-  const columns = all.filter(({ id }) => PRINTED.has(id));
+  const columns = all.filter(({ id }) => PRINTED.has(id) || (id === 'cautions' && looksAtCautions));
   const listed = distinctPairs(matrix)
     .map((main) => ({ main, by: byMethod((method) => matrix.cellBy(method, main.row, main.column)) }))
     .toSorted((a, b) => bySize(a.main, b.main));
-  const ranking = rankingSchema.parse(pinned.settings).ranking;
   const pairs = ranking ? sortPairs(filterPairs(listed, ranking, settings), ranking, all) : listed;
+  const table = rankedTable(pairs, columns, settings);
+  const left = ranking ? filtersInWords(ranking, pairs.length, listed.length) : '';
   const facts = { variables, candidates: study.state.variables, rows: rowsInWords(study) };
   return {
     ...NOTHING_TOLD,
     heading: 'Correlations',
-    tables: [journalTable(rankedTable(pairs, columns, settings))],
+    tables: [journalTable({ ...table, note: [left, table.note].filter(Boolean).join(' ') })],
     methods: [sentenceOf(methodsSentence(study, settings, facts))],
     sources: sourcesOfSettings(settings, [commonMethod(settings)]),
     tests: tally(matrix, settings).pairs,

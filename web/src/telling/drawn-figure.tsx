@@ -23,7 +23,7 @@ export function drawnFigure(client: QueryClient, { title, caption, alternative, 
       const { renderToStaticMarkup } = await import('react-dom/server');
       const width = Math.round(drawingWidth(options, FONT_UNITS));
       const holder = document.createElement('div');
-      holder.style.cssText = `position:absolute;left:-10000px;top:0;width:${width}px`;
+      holder.style.cssText = `position:absolute;left:-10000px;top:0;width:${width}px;contain:layout style paint`;
       // Ids of clipping paths must differ among the figures of a page.
       holder.innerHTML = renderToStaticMarkup(<QueryClientProvider client={client}>{element(width)}</QueryClientProvider>, {
         identifierPrefix: `drawing-${drawings++}-`,

@@ -5,6 +5,8 @@ export type TextPiece =
 
 /** A number as sentences write it, with its relation; not one that is part of a word. */
 const NUMBER = /(?:[<>=≤≥] ?)?(?<![\p{L}\p{N}_.])[−-]?(?:\d[\d,]*(?:\.\d+)?|\.\d+)(?: × 10[⁻⁰¹²³⁴⁵⁶⁷⁸⁹]+)?(?![\p{L}\p{N}_])/gu;
+/** So many letters before and after a number say what it is of: whole texts would be searched again for each number. */
+const AROUND = 80;
 const LAST_WORD = /([\p{L}²’]+)[^\p{L}]*$/u;
 
 /**
@@ -21,7 +23,7 @@ export function numbersInText(id: string, text: string, names: readonly string[]
   const pieces = found.flatMap(({ 0: match, index }, k): TextPiece[] => {
     const [from, before] = [at, text.slice(at, index)];
     at = index + match.length;
-    const name = nameOf(text.slice(0, index), text.slice(index + match.length));
+    const name = nameOf(text.slice(Math.max(0, index - AROUND), index), text.slice(index + match.length, at + AROUND));
     const value = { value: match, key: `${id}.${k + 1}/${found.length}`, name };
     return before ? [{ from, words: before }, value] : [value];
   });

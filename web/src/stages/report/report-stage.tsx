@@ -34,6 +34,9 @@ import { writtenReport } from './written-report';
 const DEFAULTS = reportSettingsSchema.parse({});
 const SHAPE_DEFAULTS = shapeSettingsSchema.parse({});
 
+// Drawing needs it only after all has been computed; it comes meanwhile.
+void import('react-dom/server');
+
 /** The Report stage: what was pinned and written, as a page that can be edited, printed and taken out. */
 export function ReportStage({ study }: { study: Study }) {
   const stored = useSettings(study.id, 'report', DEFAULTS);

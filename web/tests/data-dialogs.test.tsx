@@ -249,6 +249,26 @@ it('exports ask for rows and labels only where they make a difference', async ()
   click.mockRestore();
 });
 
+it('an archive takes the record of the report along, from wherever it is exported', async () => {
+  const pin = { stage: 'data', thing: 'table', title: 'of another time', request: null, settings: {}, revision: null };
+  const block = { id: '00000000-0000-4000-8000-000000000001', version: 1, title: null, text: null, shows: null, beside: null };
+  const sent = serve({
+    'GET /report': { blocks: [{ ...block, content: { kind: 'pin', pin } }] },
+    'GET /settings/report': { version: 0, settings: null, unreadable: false },
+    'POST /exports': { id: '0b6a5f0e-3a0e-4a52-9f43-0d2f4f5f8a11', fileName: 'three.zip', bytes: 10 },
+  });
+  const click = vi.spyOn(HTMLAnchorElement.prototype, 'click').mockImplementation(() => {});
+  const { user } = show(<ExportDialog study={study} onClose={() => {}} />);
+  await user.click(screen.getByRole('button', { name: 'Export' }));
+  await waitFor(() => expect(click).toHaveBeenCalled());
+  expect(sent.find(({ what }) => what === 'POST /exports')?.body).toMatchObject({
+    format: 'archive',
+    record: { items: [{ title: 'Missing values', revision: 1, requests: [{ kind: 'missing' }] }] },
+  });
+  expect(await screen.findByText('Not in the record: of another time.')).toBeTruthy();
+  click.mockRestore();
+});
+
 it('choices of another study are listed before they are taken over', async () => {
   const other = '5f5f5f5f-3a0e-4a52-9f43-0d2f4f5f8a11';
   const item = { id: other, name: 'Last year', rows: 40, variables: 3, head: 4, changed: '2026-05-01T00:00:00.000Z' };

@@ -6,7 +6,7 @@ import { useJob, wasStopped } from '../api/use-job';
 import { useTellingStages } from '../telling/telling-stages';
 import { recordOfStudy } from './record-of-study';
 
-const NOTHING_RECORDED = { record: null, leftOut: [] };
+const NOTHING_RECORDED = { record: undefined, leftOut: [] };
 
 /** Has a file written, an archive with the record of the report, and hands it to the browser to be saved. */
 export function useExport(study: Study) {

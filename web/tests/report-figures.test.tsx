@@ -65,8 +65,8 @@ describe('captions say what is drawn', () => {
           rows: sample.map((_, i) => i + 1),
         },
       }) as unknown as Parameters<typeof residualFigure>[1];
-    expect(residualQuantilesFigure(asking, whole([-1, 0, 1]), 'taxa')?.caption).toContain('3 points, none of them outside the band');
-    expect(residualQuantilesFigure(asking, whole([-1, 0, 4]), 'taxa')?.caption).toContain('3 points, 1 of them outside the band');
+    expect(residualQuantilesFigure(asking, whole([-1, 0, 1]), 'taxa')?.caption).toContain('3 points, no point outside the band');
+    expect(residualQuantilesFigure(asking, whole([-1, 0, 4]), 'taxa')?.caption).toContain('3 points, one point outside the band');
     expect(residualQuantilesFigure(asking, whole([]), 'taxa')).toBeNull();
     expect(residualFigure(asking, whole([0]), 'taxa').caption).toMatch(/^Residuals of taxa against fitted values, 1 point, with/);
   });

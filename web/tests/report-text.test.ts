@@ -167,6 +167,28 @@ describe('tables leave the report', () => {
     expect(latex).toMatch(/\\toprule[\s\S]*\\midrule \\endhead[\s\S]*\\bottomrule/);
   });
 
+  it('of sixty variables in parts, each coefficient once, names and none of the empty rows in each', () => {
+    const names = Array.from({ length: 60 }, (_, i) => `${i + 1}. quantity_${i + 1}`);
+    const table = {
+      caption: 'sixty',
+      head: ['Variable', ...names.map((_, i) => String(i + 1))],
+      align: names.map(() => 'right' as const),
+      rows: names.map((name, i) => [name, ...names.map((_, j) => (j < i ? `.${i + 10}**` : j === i ? '–' : ''))]),
+      csv: '',
+    };
+    for (const paper of ['portrait', 'landscape'] as const) {
+      const parts = tablesOfWidth(table, { paper, split: true });
+      expect(parts.length).toBeGreaterThan(paper === 'portrait' ? 4 : 2);
+      expect(parts.flatMap(({ head }) => head.slice(1))).toEqual(names.map((_, i) => String(i + 1)));
+      const filled = parts.flatMap(({ rows }) => rows.flatMap((cells) => cells.slice(1).filter((text) => text !== '')));
+      expect(filled).toHaveLength((60 * 61) / 2);
+      for (const { rows } of parts) for (const [name, ...cells] of rows) expect([name !== '', cells.some(Boolean)]).toEqual([true, true]);
+      const widest = parts.map(({ rows }) => Math.max(...rows.map((cells) => cells.join('  ').length)));
+      expect(Math.max(...widest)).toBeLessThanOrEqual(paper === 'portrait' ? 92 : 140);
+    }
+    expect(tablesOfWidth(table, { paper: 'portrait', split: false })).toEqual([table]);
+  });
+
   it('cut into parts that fit on the paper, names again in each, the note under the last', () => {
     const wide = {
       caption: 'wide',

@@ -17,6 +17,7 @@ import { sentenceOf } from '../../../methods-line/methods-parts';
 import { coefficientText } from '../../../numbers/number-text';
 import type { Group } from '../../../settings/use-grouping';
 import { rowsInWords } from '../../../study/rows-in-use';
+import { fetchRowNames } from '../../../study/use-row-name';
 import { usedRows } from '../../../study/used-rows';
 import { axisLabel, displayName } from '../../../study/variable-name';
 import { askedMatrix } from '../../../telling/asked-matrix';
@@ -245,9 +246,10 @@ async function tellSingle({ settings: stored }: Pinned, asking: Asking): Promise
             },
           ]);
           const { radius, opacity } = pointLook(n, AREA, third !== null);
-          const labels = single.labels.flatMap((row) => {
+          const labelled = await fetchRowNames(asking.client, study, single.labels);
+          const labels = labelled.flatMap(({ row, name }) => {
             const place = client.data.rows.indexOf(row - 1);
-            return places.includes(place) ? [{ place, text: `row ${row}` }] : [];
+            return places.includes(place) ? [{ place, text: name ?? `row ${row}` }] : [];
           });
           return buildSingle(
             {

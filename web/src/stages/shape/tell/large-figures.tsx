@@ -5,7 +5,7 @@ import { FRAME, niceAxis } from '../../../figures/charts/nice-axis';
 import { BoxFigure } from '../../../figures/marks/box-figure';
 import type { Asking } from '../../../telling/asking';
 import { drawnFigure } from '../../../telling/drawn-figure';
-import { PointsDrawing } from '../../../telling/points-drawing';
+import { quantilesFigure } from '../../../telling/quantiles-figure';
 import type { ToldFigure } from '../../../telling/told';
 import { rangeOf } from '../strips/range-of';
 
@@ -19,12 +19,12 @@ export function largeFigures(asking: Asking, shape: ShapeResult, name: string, a
   if (description.n === 0 || description.min === null) return [];
   const n = description.n.toLocaleString('en-GB');
   const histogram = `Histogram of ${name}, n = ${n}, with kernel density and normal curve (dashed); below it the box plot`;
-  const points = quantiles.sample.map((y, i) => {
-    const [low, high] = [quantiles.low[i] ?? y, quantiles.high[i] ?? y];
-    return { x: quantiles.theoretical[i] ?? 0, y, low, high, marked: y < low || y > high };
+  const quantile = quantilesFigure(asking, {
+    quantiles,
+    of: `${name}, n = ${n}`,
+    yLabel: 'SDs from the mean',
+    outside: quantiles.outside,
   });
-  const { outside } = quantiles;
-  const quantile = `Normal quantile plot of ${name}, n = ${n}`;
   return [
     drawnFigure(asking.client, {
       title: `Histogram of ${name}`,
@@ -32,26 +32,7 @@ export function largeFigures(asking: Asking, shape: ShapeResult, name: string, a
       alternative: `Histogram of ${name} with its box plot: quartiles ${description.q1} and ${description.q3}, median ${description.median}, n = ${n}.`,
       element: (width) => <Histogram shape={shape} label={histogram} axis={axis} width={width} />,
     }),
-    ...(points.length === 0
-      ? []
-      : [
-          drawnFigure(asking.client, {
-            title: quantile,
-            caption: `${quantile}, ${outside === 0 ? 'no point' : outside === 1 ? 'one point' : `${outside} points`} outside the band that holds all points of 95 in 100 normal samples.`,
-            alternative: `${quantile}, ${outside} outside the band.`,
-            element: (width) => (
-              <PointsDrawing
-                label={quantile}
-                xLabel="normal quantile"
-                yLabel="SDs from the mean"
-                width={width}
-                points={points}
-                band={points}
-                equal
-              />
-            ),
-          }),
-        ]),
+    ...(quantile ? [quantile] : []),
   ];
 }
 

@@ -2,7 +2,7 @@ import { inlinesOf, type RichText, richTextSchema } from '@ivlen/contract';
 import { describe, expect, it } from 'vitest';
 import { changedInWords } from '../src/stages/report/blocks/block-notes';
 import { blocksAsHtml, textAsHtml } from '../src/stages/report/export/html';
-import { reportAsLatex, tableAsLatex } from '../src/stages/report/export/latex';
+import { reportAsLatex, tableAsLatex, textAsLatex } from '../src/stages/report/export/latex';
 import { reportAsMarkdown, tableAsMarkdown, textAsMarkdown } from '../src/stages/report/export/markdown';
 import { plainText } from '../src/stages/report/export/plain-text';
 import { tablesOfWidth } from '../src/stages/report/table-parts';
@@ -268,6 +268,8 @@ describe('texts leave the report', () => {
     const latex = reportAsLatex(report, { paper: 'landscape' });
     expect(latex).toContain('margin=25mm,landscape');
     expect(latex).toContain('\\section*{Own\\_words}');
+    const checksum: RichText = { type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'text', text: 'f00d'.repeat(16) }] }] };
+    expect(textAsLatex(checksum).split('\\allowbreak{}')).toEqual(Array.from({ length: 4 }, () => 'f00d'.repeat(4)));
     expect(latex).toContain('\\subsection*{A \\& B}');
     expect(latex).toContain('x\\textsuperscript{2}\\textbf{ is *not* 50 \\% of $<$y$>$}');
     expect(latex).toContain('\\begin{enumerate}\n\\item first\n\n\\begin{itemize}\n\\item inner\n\\end{itemize}\n\\item second');

@@ -17,7 +17,8 @@ export function reportAsLatex({ title, blocks, values }: WrittenReport, { paper 
   return [
     '\\documentclass[11pt]{article}',
     `\\usepackage[a4paper,margin=25mm${paper === 'landscape' ? ',landscape' : ''}]{geometry}`,
-    '\\usepackage{booktabs,longtable,array,fontspec}',
+    '\\usepackage{booktabs,longtable,array,caption,fontspec}',
+    '\\captionsetup{justification=raggedright,singlelinecheck=false}\\setlength{\\LTleft}{0pt}',
     '\\begin{document}',
     `\\title{${escaped(title)}}\\date{}\\maketitle`,
     ...parts,
@@ -33,15 +34,18 @@ export function tableAsLatex({ head, align, rows, note }: TextTable, title: stri
     return lines.length === 1 ? (lines[0] ?? '') : `\\shortstack[r]{${lines.join(' \\\\ ')}}`;
   };
   return [
+    // A table of as many letters as fit on the paper fits in small ones with little between its columns.
+    '{\\footnotesize\\setlength{\\tabcolsep}{2.5pt}\\setlength{\\LTcapwidth}{\\linewidth}',
     `\\begin{longtable}{${align.map((side) => (side === 'left' ? 'l' : 'r')).join('')}}`,
-    `\\multicolumn{${head.length}}{l}{${escaped(title)}} \\\\`,
+    `\\caption*{${escaped(title)}} \\\\`,
     '\\toprule',
     line(head, (name) => (isSymbol(name) ? `\\textit{${escaped(name)}}` : escaped(name))),
     '\\midrule \\endhead',
     ...rows.map((cells) => line(cells, cell)),
     '\\bottomrule',
     '\\end{longtable}',
-    ...(note ? [`\\noindent\\textit{Note.} ${withSymbols(note)}`] : []),
+    ...(note ? [`\\noindent\\textit{Note.} ${withSymbols(note)}\\par`] : []),
+    '}',
   ].join('\n');
 }
 
@@ -106,7 +110,12 @@ const COMMAND_OF: Readonly<Record<string, string>> = {
   '>': '$>$',
 };
 
+/** Longer than a line, as checksums are: it may be broken anywhere. */
+const LONG_WORD = /\S{50,}/g;
+const BREAK = '\u200B';
+
 /** Signs that mean something in LaTeX stand for themselves; those that its usual letters lack are written as mathematics. */
 function escaped(text: string): string {
-  return text.replaceAll(/[\\^~−≤≥≠×ρτ²<>]|[&%$#_{}]/g, (sign) => COMMAND_OF[sign] ?? `\\${sign}`);
+  const broken = text.replaceAll(LONG_WORD, (word) => word.replaceAll(/.{16}(?=.)/gu, `$&${BREAK}`));
+  return broken.replaceAll(/[\\^~−≤≥≠×ρτ²<>]|[&%$#_{}]/g, (sign) => COMMAND_OF[sign] ?? `\\${sign}`).replaceAll(BREAK, '\\allowbreak{}');
 }

@@ -1,4 +1,4 @@
-import { execFileSync } from 'node:child_process';
+import { execFileSync, spawnSync } from 'node:child_process';
 import { copyFileSync, existsSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { expect, openCopy, type Page, test } from '../application/test';
@@ -57,4 +57,26 @@ test('printed to PDF, nothing is cut off and nothing to press is on the paper', 
   expect(text).toContain('West, S. G., Finch, J. F., & Curran, P. J. (1995)');
   for (const pressed of ['Copy', 'Take it out', 'Write a first draft', 'Export']) expect(text).not.toContain(pressed);
   expect(pages).toBeLessThanOrEqual(7);
+});
+
+test('LaTeX sets the same: nothing stands out of its lines, tables and references are there', async ({ page, application }) => {
+  const found = spawnSync('lualatex', ['--version'], { stdio: 'ignore' }).status === 0;
+  test.skip(!found, 'LuaLaTeX is not installed.');
+  await openCopy(page, 'Aldermere streams');
+  await page.getByRole('link', { name: /^Report/ }).click();
+  await page.getByRole('button', { name: 'Write a first draft' }).click();
+  await expect(page.getByTestId('report-figure').locator('svg').first()).toBeVisible();
+  const tex = join(application.spool, 'set.tex');
+  copyFileSync(await takeOut(page, 'LaTeX'), tex);
+  const set = () =>
+    execFileSync('lualatex', ['-interaction=nonstopmode', '-halt-on-error', 'set.tex'], { cwd: application.spool, encoding: 'utf8' });
+  // Columns of long tables come under their heads in a second run.
+  set();
+  const log = set();
+  expect(log).not.toMatch(/Overfull|Missing character/);
+  const { text } = readPdf(join(application.spool, 'set.pdf'));
+  const r = written(pairs.nitrateByTaxa.r.coefficient);
+  expect(text).toMatch(new RegExp(`12\\. mayfly taxa .*${r}\\*\\*\\*`));
+  expect(text).toContain('Table 2. Pearson’s r among 12 variables, with means and standard deviations (part 1 of 2)');
+  expect(text).toContain('West, S. G., Finch, J. F., & Curran, P. J. (1995)');
 });

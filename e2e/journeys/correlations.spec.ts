@@ -247,13 +247,13 @@ test('groups, a dependent comparison, a reported value, a bootstrap and a note i
   await expect(reported.getByRole('alert')).toContainText('between −1 and 1');
 
   const resampling = await openSection(page, 'Bootstrap and permutation');
-  await resampling.getByRole('button', { name: 'Bootstrap interval' }).click();
+  await resampling.getByRole('button', { name: 'Bootstrap interval', exact: true }).click();
   await expect(resampling.getByTestId('resampled')).toContainText('95 % bootstrap interval (BCa) of r: [−.');
   await expect(resampling.getByTestId('resampled')).toContainText('2,000 samples of the rows, seed 1, n = 248');
 
   // A long one tells how far it is, and can be stopped.
   await resampling.getByLabel('samples').fill('1000000');
-  await resampling.getByRole('button', { name: 'Bootstrap interval' }).click();
+  await resampling.getByRole('button', { name: 'Bootstrap interval', exact: true }).click();
   await expect(resampling.getByRole('status')).toContainText(/Drawing samples: [\d,]+ of 1,000,000 samples/);
   await resampling.getByRole('button', { name: 'Stop' }).click();
   await expect(resampling.getByRole('status')).toHaveCount(0);

@@ -98,10 +98,3 @@ test('the kind of a variable is corrected from its menu: a category leaves the m
   await page.getByRole('menuitemradio', { name: /^discrete/ }).click();
   await expect(page.getByRole('columnheader')).toHaveCount(before);
 });
-
-test('the stage that is not built yet says in one sentence what will be there', async ({ page }) => {
-  await openCopy(page, 'Aldermere streams');
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Report', exact: true }).click();
-  await expect(page.getByRole('heading', { name: 'Report', level: 1 })).toBeVisible();
-  await expect(page.getByText('This stage is not built yet.')).toBeVisible();
-});

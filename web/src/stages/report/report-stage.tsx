@@ -8,7 +8,7 @@ import {
   type Variable,
 } from '@ivlen/contract';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo, useState } from 'react';
 import { toast } from 'sonner';
 import { analysisQuery, checksumQuery, trailQuery } from '../../api/queries';
 import { FailureNotice } from '../../controls/failure-notice';
@@ -33,9 +33,6 @@ import { writtenReport } from './written-report';
 
 const DEFAULTS = reportSettingsSchema.parse({});
 const SHAPE_DEFAULTS = shapeSettingsSchema.parse({});
-
-// Drawing needs it only after all has been computed; it comes meanwhile.
-void import('react-dom/server');
 
 /** The Report stage: what was pinned and written, as a page that can be edited, printed and taken out. */
 export function ReportStage({ study }: { study: Study }) {
@@ -71,6 +68,10 @@ interface StageProps {
 
 function Stage({ study, settings, shapeRule, blocks, ticked, actions, patch }: StageProps) {
   useDecimals(study.id);
+  useEffect(() => {
+    // Drawing needs it only after all has been computed; it comes meanwhile.
+    void import('react-dom/server');
+  }, []);
   const client = useQueryClient();
   const readOnly = useReadOnly();
   const [drafting, setDrafting] = useState(false);

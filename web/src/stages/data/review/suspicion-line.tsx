@@ -56,7 +56,7 @@ function ValueLine({ study, suspicion, onShowRow }: SuspicionLineProps & { suspi
         {oddityInWords(suspicion, variable)}{' '}
         <PinButton
           study={study}
-          className="text-[13px]"
+          className="align-text-bottom text-[13px]"
           pinned={{
             stage: 'data',
             thing: 'table',

@@ -115,7 +115,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       }
       await page.getByRole('button', { name: 'Menu: Results' }).click();
       await page.getByRole('menuitem', { name: 'Edit the text' }).click();
-      await expect(page.getByRole('textbox', { name: 'Text: Results' })).toBeVisible();
+      await expect(page.getByRole('textbox', { name: 'Text: Results' })).toBeFocused();
       expect(await violations(page)).toEqual([]);
       await page.keyboard.press('Escape');
       await expect(page.getByRole('textbox', { name: 'Text: Results' })).toHaveCount(0);

@@ -1,7 +1,7 @@
 import type { ReportPart } from '@ivlen/contract';
 import { EllipsisVertical } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { copyBlocks } from '../copy-blocks';
 import type { BlockProps } from './block-props';
 import { moved } from './moved';
@@ -19,6 +19,7 @@ interface BlockMenuProps extends BlockProps {
 export function BlockMenu({ study, written, report, actions, name, parts, onEdit }: BlockMenuProps) {
   const { block, text, state } = written;
   const [renaming, setRenaming] = useState(false);
+  const opensEditor = useRef(false);
   const { content } = block;
   const told = state?.pin?.told;
   const has: Readonly<Record<ReportPart, boolean>> = {
@@ -43,8 +44,25 @@ export function BlockMenu({ study, written, report, actions, name, parts, onEdit
           <EllipsisVertical size={16} />
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
-          <DropdownMenu.Content className="menu font-sans" align="start">
-            {text !== null && <Item onSelect={onEdit}>Edit the text</Item>}
+          <DropdownMenu.Content
+            className="menu font-sans"
+            align="start"
+            onCloseAutoFocus={(event) => {
+              // An editor that opens keeps the cursor.
+              if (opensEditor.current) event.preventDefault();
+              opensEditor.current = false;
+            }}
+          >
+            {text !== null && (
+              <Item
+                onSelect={() => {
+                  opensEditor.current = true;
+                  onEdit();
+                }}
+              >
+                Edit the text
+              </Item>
+            )}
             {text !== null && block.text !== null && content.kind === 'pin' && (
               <Item onSelect={() => actions.change.mutate({ id: block.id, text: null })}>Write it from the data again</Item>
             )}

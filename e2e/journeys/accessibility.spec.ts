@@ -100,6 +100,8 @@ for (const colorScheme of ['light', 'dark'] as const) {
     });
 
     test('the report, empty, drafted, with its menus, an editor and a dialog open, has none', async ({ page }) => {
+      // A whole report is looked over six times.
+      test.slow();
       await openCopy(page, 'Aldermere streams');
       await page.getByRole('link', { name: /^Report/ }).click();
       await expect(page.getByRole('button', { name: 'Write a first draft' })).toBeVisible();

@@ -32,6 +32,9 @@ run_tests() {
     require_build
     command -v soffice >/dev/null || require_debian libreoffice-writer-nogui "LibreOffice Writer"
     command -v pdftotext >/dev/null || require_debian poppler-utils "the PDF tools"
+    command -v lualatex >/dev/null && [ -n "$(kpsewhich luaotfload-main.lua)" ] || require_debian texlive-luatex LuaLaTeX
+    [ -n "$(kpsewhich caption.sty)" ] || require_debian texlive-latex-recommended "the packages of LaTeX"
+    [ -n "$(kpsewhich lmodern.sty)" ] || require_debian lmodern "the letters of LaTeX"
     PLAYWRIGHT_JSON_OUTPUT_NAME=$results/documents.json run_counted "documents in other programs" documents \
       npx playwright test --config e2e/documents.config.ts --reporter=list,json
   fi

@@ -1,6 +1,7 @@
 import { Check, Copy } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { copyAs } from './clipboard';
 import { withItalics } from './rich-text';
 
 const SHOWN_MS = 1500;
@@ -28,6 +29,5 @@ export function CopyButton({ label, text, className = '' }: { label: string; tex
 async function write(text: string): Promise<void> {
   // Some browsers know plain text only.
   if (typeof ClipboardItem === 'undefined') return navigator.clipboard.writeText(text);
-  const as = (type: string, content: string) => ({ [type]: new Blob([content], { type }) });
-  await navigator.clipboard.write([new ClipboardItem({ ...as('text/html', withItalics(text)), ...as('text/plain', text) })]);
+  await copyAs({ 'text/html': withItalics(text), 'text/plain': text });
 }

@@ -1,6 +1,7 @@
 import { Check, Copy, Download } from 'lucide-react';
 import { useState } from 'react';
 import { toast } from 'sonner';
+import { copyAs } from '../controls/clipboard';
 import { saveText } from '../controls/save-text';
 import { tableCsv, textTable, type ValueTable } from './columns';
 import { asHtml, asTabs } from './table-as-text';
@@ -35,12 +36,7 @@ function CopyTableButton<Row>({ table }: { table: ValueTable<Row> }) {
   const copy = async () => {
     const texts = textTable(table);
     try {
-      await navigator.clipboard.write([
-        new ClipboardItem({
-          'text/html': new Blob([asHtml(texts)], { type: 'text/html' }),
-          'text/plain': new Blob([asTabs(texts)], { type: 'text/plain' }),
-        }),
-      ]);
+      await copyAs({ 'text/html': asHtml(texts), 'text/plain': asTabs(texts) });
       setCopied(true);
       setTimeout(() => setCopied(false), SHOWN_MS);
     } catch {

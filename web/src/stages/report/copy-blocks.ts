@@ -1,6 +1,7 @@
 import { toast } from 'sonner';
+import { copyAs } from '../../controls/clipboard';
 import { asTabs } from '../../tables/table-as-text';
-import { blocksAsHtml } from './export/html';
+import { blocksAsHtml, tableTitle } from './export/html';
 import { plainText } from './export/plain-text';
 import type { WrittenBlock, WrittenReport } from './written-report';
 
@@ -11,14 +12,12 @@ export async function copyBlocks(blocks: readonly WrittenBlock[], report: Pick<W
     .flatMap(({ heading, text, tables }) => [
       ...(heading ? [heading] : []),
       ...(text ? [plainText(text, report.values)] : []),
-      ...tables.flatMap((table) => [`Table ${table.number}. ${table.caption}`, asTabs(table), table.note ?? '']),
+      ...tables.flatMap((table) => [tableTitle(table), asTabs(table), table.note ?? '']),
     ])
     .filter(Boolean)
     .join('\n\n');
   try {
-    await navigator.clipboard.write([
-      new ClipboardItem({ 'text/html': new Blob([html], { type: 'text/html' }), 'text/plain': new Blob([plain], { type: 'text/plain' }) }),
-    ]);
+    await copyAs({ 'text/html': html, 'text/plain': plain });
     toast('Copied.');
   } catch {
     toast.error('The browser does not let this page copy. Select the text and copy it yourself, or export the report.');

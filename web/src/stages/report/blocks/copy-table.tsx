@@ -1,21 +1,22 @@
 import { DropdownMenu } from 'radix-ui';
 import { toast } from 'sonner';
+import { copyAs } from '../../../controls/clipboard';
 import { saveText } from '../../../controls/save-text';
 import { alignedText, asHtml, asTabs } from '../../../tables/table-as-text';
+import { tableTitle } from '../export/html';
 import type { WrittenTable } from '../written-report';
 
 /** Takes a table along: so that it pastes as one, as aligned text where no tables are known, or as a file with all digits. */
 export function CopyTable({ table }: { table: WrittenTable }) {
-  const copy = async (types: Readonly<Record<string, string>>) => {
+  const copy = async (forms: Readonly<Record<string, string>>) => {
     try {
-      const items = Object.entries(types).map(([type, text]) => [type, new Blob([text], { type })] as const);
-      await navigator.clipboard.write([new ClipboardItem(Object.fromEntries(items))]);
+      await copyAs(forms);
       toast(`Table ${table.number} copied.`);
     } catch {
       toast.error('The browser does not let this page copy. Export the report, or the table as CSV, instead.');
     }
   };
-  const titled = { ...table, caption: `Table ${table.number}. ${table.caption}` };
+  const titled = { ...table, caption: tableTitle(table) };
   return (
     <span className="flex shrink-0 gap-3 font-sans text-[13px] print:hidden">
       <button

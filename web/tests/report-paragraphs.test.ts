@@ -114,9 +114,27 @@ describe('limits', () => {
         }),
       ),
     );
-    expect(tests).toMatch(/^67 tests were made for this report;/);
+    expect(tests).toBe(
+      '67 tests were made for this report, unadjusted; where nothing is associated, one unadjusted test in twenty still reaches p ≤ .05. Associations are told, which say nothing of what causes what.',
+    );
     expect(none).toBe('No caution was found that could change what is said of a pair reported here.');
     expect(notes).toMatch(/without changing what is said of them: shape \(1\)\.$/);
+  });
+
+  it('say how many tests are adjusted and by what, and speak of chance only where some are not', () => {
+    const first = (...items: Told[]) => words(limitsParagraphs(facts({ told: items })))[0];
+    const holm = told({ tests: 66, adjusted: 'adjusted after Holm' });
+    expect(first(holm)).toMatch(/^66 tests were made for this report, 66 of them adjusted after Holm\. Associations/);
+    expect(first(holm, told({ tests: 2 }))).toMatch(
+      /^68 tests were made for this report, 66 of them adjusted after Holm, the others unadjusted; where nothing is associated, one unadjusted/,
+    );
+    expect(first(holm, told({ tests: 3, adjusted: 'adjusted after Bonferroni' }))).toContain(
+      '66 of them adjusted after Holm and 3 of them adjusted after Bonferroni.',
+    );
+    // What is adjusted but not shown is no test of the report.
+    expect(first(told({ tests: 0, adjusted: 'adjusted after Holm' }), told({ tests: 2 }))).toContain(
+      '2 tests were made for this report, unadjusted;',
+    );
   });
 
   it('name the pair of a caution that could change it, and then do not say that there is none', () => {

@@ -64,6 +64,8 @@ export interface Told {
   readonly pairs: readonly ToldPair[];
   /** How many p-values stand in it. */
   readonly tests: number;
+  /** How they are adjusted for their number, in words; left out where they are not. */
+  readonly adjusted?: string;
 }
 
 export const NOTHING_TOLD: Told = {

@@ -8,7 +8,7 @@ import type { Asking } from '../../telling/asking';
 /** So many pairs of a first draft are drawn. */
 const MOST_DRAWN = 3;
 /** More variables than this are no matrix for a page. */
-const MOST_IN_MATRIX = 60;
+export const MOST_IN_MATRIX = 60;
 
 interface DraftedPair {
   readonly x: Variable;

@@ -1,9 +1,8 @@
 import { closestCenter, DndContext, type DragEndEvent, KeyboardSensor, PointerSensor, useSensor, useSensors } from '@dnd-kit/core';
-import { SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
+import { arrayMove, SortableContext, sortableKeyboardCoordinates, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import type { ReportSettings, Study } from '@ivlen/contract';
 import { BlockHeading } from './blocks/block-heading';
 import { BlockView } from './blocks/block-view';
-import { moved } from './blocks/moved';
 import type { ReportActions } from './use-report';
 import type { WrittenReport } from './written-report';
 
@@ -23,7 +22,7 @@ export function ReportPage({ study, settings, report, actions, patch }: ReportPa
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
   );
   const onDragEnd = ({ active, over }: DragEndEvent) => {
-    if (over && over.id !== active.id) actions.order.mutate(moved(ids, ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
+    if (over && over.id !== active.id) actions.order.mutate(arrayMove(ids, ids.indexOf(String(active.id)), ids.indexOf(String(over.id))));
   };
   return (
     <article

@@ -22,7 +22,7 @@ import { useReadOnly } from '../../study/read-only';
 import { askingOf } from '../../telling/asking';
 import { AddMenu } from './add-menu';
 import { copyBlocks } from './copy-blocks';
-import { firstDraft, whyNoDraft } from './draft';
+import { firstDraft, MOST_IN_MATRIX, whyNoDraft } from './draft';
 import { TakeOutMenu } from './export/take-out-menu';
 import { reportEditors } from './report-editors';
 import { ReportPage } from './report-page';
@@ -93,6 +93,7 @@ function Stage({ study, settings, shapeRule, blocks, ticked, actions, patch }: S
       const drafted = await firstDraft(askingOf(client, study, settings), ticked, blocks);
       if (drafted.length === 0) toast('The report has all of a first draft already.');
       else await actions.add.mutateAsync({ blocks: drafted, after: null });
+      if (ticked.length > MOST_IN_MATRIX) toast(`${ticked.length} variables are ticked; the draft tells of the first ${MOST_IN_MATRIX}.`);
     } catch (error) {
       toast.error(`No draft was written. ${error instanceof Error ? error.message : ''}`);
     } finally {

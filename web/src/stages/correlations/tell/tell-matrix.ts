@@ -17,6 +17,7 @@ import { sourcesOfSettings } from '../../../telling/sources-of';
 import { NOTHING_TOLD, paragraph, sentence, type Told } from '../../../telling/told';
 import { cellText, describeRequest, matrixTable } from '../matrix-table';
 import { sentence as methodsSentence } from '../sentence';
+import { adjustedBy } from './adjusted-by';
 import { pinnedOfCorrelations } from './asked-matrix';
 import { MatrixFigure } from './matrix-figure';
 
@@ -52,6 +53,7 @@ export async function tellMatrix(pinned: Pinned, asking: Asking): Promise<Told> 
     methods: [methods],
     sources: sourcesOfSettings(settings, settings.methods),
     tests: tally(matrix, settings).pairs * settings.methods.length,
+    ...adjustedBy(settings),
   };
 }
 

@@ -12,6 +12,7 @@ import { equivalenceInWords } from '../questions/equivalence-words';
 import { expectationInWords } from '../questions/expectation-words';
 import { summaryOf } from '../questions/question-summary';
 import { type Decision, decisionsOf, hypothesisRequest } from '../questions/use-decisions';
+import { adjustedBy } from './adjusted-by';
 import { checkedPair, pairInWords } from './reported-pair';
 
 const withQuestion = z.object({
@@ -52,6 +53,7 @@ export async function tellQuestions(pinned: Pinned, asking: Asking): Promise<Tol
     ],
     pairs: told.flatMap(({ pairs }) => pairs),
     tests: told.reduce((sum, { tests }) => sum + tests, 0),
+    ...adjustedBy(settings),
   };
 }
 

@@ -20,6 +20,7 @@ import { rankedTable } from '../ranked/ranked-table';
 import { filtersInWords } from '../ranked/ranking-words';
 import { CAUTIONED, SIGNIFICANCE } from '../ranked/use-ranking';
 import { sentence as methodsSentence } from '../sentence';
+import { adjustedBy } from './adjusted-by';
 import { askedByEveryMethod, askedCautions, pinnedOfCorrelations } from './asked-matrix';
 import { askedPair, checkedPair, pairInWords } from './reported-pair';
 
@@ -36,6 +37,8 @@ const rankingSchema = z.object({
     })
     .optional(),
 });
+/** A test at this level would find anything with the probability of .80 that is asked for. */
+const WIDEST = 0.8;
 /** What of the ranked pairs is printed. */
 const PRINTED = new Set(['pair', 'size', 'n', 'p', 'adjusted', 'interval', 'shared']);
 
@@ -63,6 +66,7 @@ export async function tellRanked(pinned: Pinned, asking: Asking): Promise<Told> 
     methods: [sentenceOf(methodsSentence(study, settings, facts))],
     sources: sourcesOfSettings(settings, [commonMethod(settings)]),
     tests: tally(matrix, settings).pairs,
+    ...adjustedBy(settings),
   };
 }
 
@@ -94,6 +98,7 @@ export async function tellStrongest(pinned: Pinned, asking: Asking): Promise<Tol
     sources: [...sourcesOfSettings(settings, [commonMethod(settings)]), ...RULE_SOURCES['strength words of Cohen']],
     pairs: told.map(({ pair }) => pair),
     tests: tally(matrix, settings).pairs,
+    ...adjustedBy(settings),
   };
 }
 
@@ -110,7 +115,7 @@ function pickedInWords(
   const { symbol } = COEFFICIENTS[commonMethod(settings)];
   const adjusted = `${adjustmentInWords(settings.adjust)}${adjustedForThis ? ', which was done for this choice' : ''}`;
   if (said === 0) {
-    const least = smallestDetectable({ n: fewest, alpha: Math.min(alpha, 0.19), alternative });
+    const least = alpha < WIDEST ? smallestDetectable({ n: fewest, alpha, alternative }) : Number.NaN;
     const detectable = Number.isNaN(least)
       ? ''
       : ` With ${fewest} rows, an association of |r| = ${coefficientText(Math.abs(least))} would be found with a probability of .80 by a single test at ${levelInWords(alpha)}.`;

@@ -11,6 +11,7 @@ import { sourcesOfSettings } from '../../../telling/sources-of';
 import { NOTHING_TOLD, paragraph, sentence, type Told } from '../../../telling/told';
 import { rectangleTable } from '../rectangle/rectangle-table';
 import { sentence as methodsSentence } from '../sentence';
+import { adjustedBy } from './adjusted-by';
 import { pinnedOfCorrelations } from './asked-matrix';
 import { askedPair, checkedPair, pairInWords } from './reported-pair';
 
@@ -50,5 +51,6 @@ export async function tellRectangle(pinned: Pinned, asking: Asking): Promise<Tol
     sources: [...sourcesOfSettings(settings, [commonMethod(settings)]), ...RULE_SOURCES['strength words of Cohen']],
     pairs: told.map(({ pair }) => pair),
     tests: pairs.length * settings.methods.length,
+    ...adjustedBy(settings),
   };
 }

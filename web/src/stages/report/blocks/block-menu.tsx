@@ -1,10 +1,10 @@
+import { arrayMove } from '@dnd-kit/sortable';
 import type { ReportPart } from '@ivlen/contract';
 import { EllipsisVertical } from 'lucide-react';
 import { DropdownMenu } from 'radix-ui';
 import { useRef, useState } from 'react';
 import { copyBlocks } from '../copy-blocks';
 import type { BlockProps } from './block-props';
-import { moved } from './moved';
 import { RenameCaption } from './rename-caption';
 
 const PART_WORDS: Readonly<Record<ReportPart, string>> = { text: 'the text', tables: 'the table', figures: 'the figure' };
@@ -21,6 +21,7 @@ export function BlockMenu({ study, written, report, actions, name, parts, onEdit
   const [renaming, setRenaming] = useState(false);
   const opensEditor = useRef(false);
   const { content } = block;
+  const isOwn = content.kind === 'paragraph' && content.of === 'own';
   const told = state?.pin?.told;
   const has: Readonly<Record<ReportPart, boolean>> = {
     text: (told?.paragraphs.length ?? 0) > 0,
@@ -34,7 +35,7 @@ export function BlockMenu({ study, written, report, actions, name, parts, onEdit
   };
   const ids = report.blocks.map((item) => item.block.id);
   const place = ids.indexOf(block.id);
-  const move = (by: 1 | -1) => actions.order.mutate(moved(ids, place, place + by));
+  const move = (by: 1 | -1) => actions.order.mutate(arrayMove(ids, place, place + by));
   const hold = (revision: number | null) =>
     content.kind === 'pin' && actions.change.mutate({ id: block.id, pin: { ...content.pin, revision } });
   return (
@@ -63,10 +64,7 @@ export function BlockMenu({ study, written, report, actions, name, parts, onEdit
                 Edit the text
               </Item>
             )}
-            {text !== null && block.text !== null && content.kind === 'pin' && (
-              <Item onSelect={() => actions.change.mutate({ id: block.id, text: null })}>Write it from the data again</Item>
-            )}
-            {text !== null && block.text !== null && content.kind === 'paragraph' && content.of !== 'own' && (
+            {text !== null && block.text !== null && !isOwn && (
               <Item onSelect={() => actions.change.mutate({ id: block.id, text: null })}>Write it from the data again</Item>
             )}
             {text === null && <Item onSelect={() => setRenaming(true)}>Change the caption …</Item>}

@@ -1,7 +1,9 @@
 import { useSortable } from '@dnd-kit/sortable';
 import type { ReportPart, RichText } from '@ivlen/contract';
+import { useQueryClient } from '@tanstack/react-query';
 import { GripVertical } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
+import { settingsQuery } from '../../../api/queries';
 import { FailureNotice } from '../../../controls/failure-notice';
 import { Skeleton } from '../../../controls/skeleton';
 import { useReadOnly } from '../../../study/read-only';
@@ -22,6 +24,8 @@ export function BlockView(props: BlockProps) {
   const { study, written, report, actions } = props;
   const { block, heading, text, tables, figures, state } = written;
   const readOnly = useReadOnly();
+  // Which groups take part is not part of a pin.
+  const grouping = useQueryClient().getQueryData(settingsQuery(study.id, 'grouping').queryKey)?.settings;
   const [editing, setEditing] = useState(false);
   const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } = useSortable({
     id: block.id,
@@ -102,7 +106,7 @@ export function BlockView(props: BlockProps) {
         <ReportTable key={`${table.number}.${table.part}`} table={table} />
       ))}
       {figures.map((figure, i) => (
-        <FigureView key={figure.number} figure={figure} of={[study.id, state?.pin?.at, block.content, i, figure.caption]} />
+        <FigureView key={figure.number} figure={figure} of={[study.id, state?.pin?.at, block.content, i, figure.caption, grouping]} />
       ))}
     </section>
   );

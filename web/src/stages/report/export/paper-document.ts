@@ -43,11 +43,8 @@ export interface PaperDocument {
 export type Tell = (done: number, total: number) => void;
 
 interface PaperOptions {
-  /** Whether figures are needed as pictures of dots as well. */
+  /** Whether figures are needed as pictures of dots as well, each drawn with fonts of its own. */
   readonly pictures: boolean;
-  /** Whether each figure carries its fonts, for places that have them not. */
-  readonly fonts?: boolean;
-  readonly figure?: FigureOptions;
 }
 
 /** Draws the figures of a report one after the other, telling how far it has come. */
@@ -55,18 +52,18 @@ export async function paperDocument(
   { title, blocks, values }: WrittenReport,
   { paper }: Pick<ReportSettings, 'paper'>,
   tell: Tell,
-  { pictures, fonts = pictures, figure: options = FIGURE_ON_PAGE }: PaperOptions,
+  { pictures }: PaperOptions,
 ): Promise<PaperDocument> {
   const total = blocks.reduce((sum, { figures }) => sum + figures.length, 0) + 1;
   let done = 0;
-  const fontFace = fonts && total > 1 ? await embeddedFonts() : undefined;
+  const fontFace = pictures && total > 1 ? await embeddedFonts() : undefined;
   const ready: PaperBlock[] = [];
   for (const { heading, text, tables, figures } of blocks) {
     const drawn: PaperFigure[] = [];
     for (const { number, caption, alternative, draw } of figures) {
-      const { svg } = await draw(options, fontFace);
-      const png = pictures ? await (await svgToPng(svg, options)).arrayBuffer() : null;
-      drawn.push({ number, caption, alternative, svg: svg.replace(/^<\?xml[^>]*>\s*/, ''), png, ...sizeOf(svg, options) });
+      const { svg } = await draw(FIGURE_ON_PAGE, fontFace);
+      const png = pictures ? await (await svgToPng(svg, FIGURE_ON_PAGE)).arrayBuffer() : null;
+      drawn.push({ number, caption, alternative, svg: svg.replace(/^<\?xml[^>]*>\s*/, ''), png, ...sizeOf(svg, FIGURE_ON_PAGE) });
       tell(++done, total);
     }
     ready.push({

@@ -7,6 +7,7 @@ import { ProgressLine } from '../../../controls/progress-line';
 import { saveBlob, saveText } from '../../../controls/save-text';
 import { useExport } from '../../../exports/use-export';
 import type { WrittenReport } from '../written-report';
+import type { Tell } from './paper-document';
 
 interface TakeOutProps {
   readonly study: Study;
@@ -19,14 +20,12 @@ const FORMS = [
   {
     id: 'docx',
     name: 'Word document (DOCX)',
-    write: async (props: TakeOutProps, tell: (done: number, total: number) => void) =>
-      (await import('./docx')).reportAsDocx(props.report, props.settings, tell),
+    write: async (props: TakeOutProps, tell: Tell) => (await import('./docx')).reportAsDocx(props.report, props.settings, tell),
   },
   {
     id: 'html',
     name: 'Page (HTML, one file)',
-    write: async (props: TakeOutProps, tell: (done: number, total: number) => void) =>
-      (await import('./html-page')).reportAsHtml(props.report, props.settings, tell),
+    write: async (props: TakeOutProps, tell: Tell) => (await import('./html-page')).reportAsHtml(props.report, props.settings, tell),
   },
   {
     id: 'md',

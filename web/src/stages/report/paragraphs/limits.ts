@@ -1,7 +1,7 @@
 import type { PairCaution } from '@ivlen/contract';
 import { CAUTION_WORDS, remedyInWords } from '../../../coefficients/caution-words';
 import { joined } from '../../../coefficients/coefficient-names';
-import { fixedSentence, paragraph, sentence, type ToldPair, type ToldParagraph } from '../../../telling/told';
+import { fixedSentence, paragraph, sentence, type Told, type ToldPair, type ToldParagraph } from '../../../telling/told';
 import { distinctPairs, pairId, pairWords } from './checks';
 import type { ReportFacts } from './facts';
 
@@ -17,12 +17,7 @@ export function limitsParagraphs({ told, decisions }: ReportFacts): ToldParagrap
   const tried = decisions.filter(({ kind, summary }) => TRIED.has(kind) || LATE.test(summary)).toReversed();
   return [
     paragraph(
-      tests === 0
-        ? null
-        : sentence(
-            'tests',
-            `${tests.toLocaleString('en-GB')} ${tests === 1 ? 'test was' : 'tests were'} made for this report; where nothing is associated, one test in twenty still reaches p ≤ .05.`,
-          ),
+      tests === 0 ? null : sentence('tests', testsInWords(told, tests)),
       sentence('causes', 'Associations are told, which say nothing of what causes what.'),
     ),
     ...cautionParagraphs(pairs),
@@ -32,6 +27,18 @@ export function limitsParagraphs({ told, decisions }: ReportFacts): ToldParagrap
       item: true,
     })),
   ].filter(({ sentences }) => sentences.length > 0);
+}
+
+/** How many tests were made, how many of them are adjusted and by what, and what that leaves to chance. */
+function testsInWords(told: readonly Told[], tests: number): string {
+  const ways = [...new Set(told.flatMap(({ adjusted, tests: own }) => (adjusted !== undefined && own > 0 ? [adjusted] : [])))];
+  const of = (way: string) => told.reduce((sum, item) => sum + (item.adjusted === way ? item.tests : 0), 0);
+  const adjusted = ways.reduce((sum, way) => sum + of(way), 0);
+  const made = `${tests.toLocaleString('en-GB')} ${tests === 1 ? 'test was' : 'tests were'} made for this report`;
+  const chance = 'where nothing is associated, one unadjusted test in twenty still reaches p ≤ .05';
+  if (adjusted === 0) return `${made}, unadjusted; ${chance}.`;
+  const how = joined(ways.map((way) => `${of(way).toLocaleString('en-GB')} of them ${way}`));
+  return adjusted === tests ? `${made}, ${how}.` : `${made}, ${how}, the others unadjusted; ${chance}.`;
 }
 
 /** The cautions that could change a conclusion, pair by pair; those that touch all pairs alike once. */

@@ -20,6 +20,7 @@ export * from './rows';
 export * from './scatterplots';
 export * from './settings';
 export * from './shape-settings';
+export * from './spreadsheet-text';
 export * from './studies';
 export * from './subset-words';
 export * from './subsets';

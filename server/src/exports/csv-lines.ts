@@ -1,3 +1,4 @@
+import { spreadsheetText } from '@ivlen/contract';
 import { createCellWriter, type ExportTable, rowCount } from './export-table';
 
 const ROWS_AT_A_TIME = 4096;
@@ -14,7 +15,7 @@ interface CsvOptions {
 /** A table as comma-separated values with names on top (RFC 4180), some thousand rows at a time. */
 export function* csvLines(table: ExportTable, { labels, rowNumbers, faithful }: CsvOptions): Generator<{ text: string; rows: number }> {
   const writers = table.variables.map((variable, i) => createCellWriter(variable, table.dictionaries[i] ?? [], labels));
-  const asText = (text: string) => quoted(faithful ? text : harmless(text));
+  const asText = (text: string) => quoted(faithful ? text : spreadsheetText(text));
   const isText = table.variables.map(({ storage, valueLabels }) => storage === 'code' || (labels && Object.keys(valueLabels).length > 0));
   const names = table.variables.map(({ name }) => asText(name));
   yield { text: `${(rowNumbers ? ['row', ...names] : names).join(',')}\r\n`, rows: 0 };
@@ -32,14 +33,6 @@ export function* csvLines(table: ExportTable, { labels, rowNumbers, faithful }: 
     }
     yield { text, rows: end };
   }
-}
-
-/** What a spreadsheet would run as a formula, or swallow. */
-const RUNS = /^[=+\-@\t\r]/;
-
-/** An apostrophe before it keeps a text a text. */
-function harmless(text: string): string {
-  return RUNS.test(text) && Number.isNaN(Number(text)) ? `'${text}` : text;
 }
 
 function quoted(text: string): string {

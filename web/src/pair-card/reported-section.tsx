@@ -52,7 +52,10 @@ export function ReportedSection({ context, coefficient, n }: ReportedSectionProp
       ) : (
         reported !== null && (
           <div className="mt-2 text-[13px]">
-            <p>{againstReported({ method, settings, coefficient, n, reported, reportedN })}</p>
+            <p>
+              {againstReported({ method, settings, coefficient, n, reported, reportedN })}
+              {reportedN === null && ' Give its n to allow for its own uncertainty.'}
+            </p>
             <PinButton
               study={context.study}
               pinned={pinnedSection(context, 'reported', `${symbol} of ${pairWords(context)} against a reported value`, null, {

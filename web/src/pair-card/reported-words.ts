@@ -18,7 +18,7 @@ export function againstReported({ method, settings: { level, levels }, coefficie
   const { symbol } = COEFFICIENTS[method];
   if (reportedN === null) {
     const { z, pValue } = testAgainst({ coefficient, n }, reported, { method, level });
-    return `Whether the population’s ${symbol} is ${coefficientText(reported)}, taken as a known value: z = ${formatFixed(z, 3)}, ${pRelationText(pValue, levels)}, two-sided. Give its n to allow for its own uncertainty.`;
+    return `Whether the population’s ${symbol} is ${coefficientText(reported)}, taken as a known value: z = ${formatFixed(z, 3)}, ${pRelationText(pValue, levels)}, two-sided.`;
   }
   const samples = [
     { coefficient, n },

@@ -10,6 +10,7 @@ import { asFile } from '../../../figures/export/as-file';
 import { sentenceOf } from '../../../methods-line/methods-parts';
 import { coefficientText, intervalText, pRelationText } from '../../../numbers/number-text';
 import { rowsInWords } from '../../../study/rows-in-use';
+import { adjustedBy } from '../../../telling/adjusted-by';
 import { askedMatrix } from '../../../telling/asked-matrix';
 import type { Asking } from '../../../telling/asking';
 import { journalTable } from '../../../telling/journal-table';
@@ -17,7 +18,6 @@ import { sourcesOfSettings } from '../../../telling/sources-of';
 import { NOTHING_TOLD, paragraph, sentence, type Told } from '../../../telling/told';
 import { cellText, describeRequest, matrixTable } from '../matrix-table';
 import { sentence as methodsSentence } from '../sentence';
-import { adjustedBy } from './adjusted-by';
 import { pinnedOfCorrelations } from './asked-matrix';
 import { MatrixFigure } from './matrix-figure';
 
@@ -39,7 +39,7 @@ export async function tellMatrix(pinned: Pinned, asking: Asking): Promise<Told> 
     figures: [
       {
         caption,
-        alternative: `Tiles of the ${names.toLowerCase()} among ${variables.length} variables, coloured by sign and size; the table has the same numbers.`,
+        alternative: `Tiles of ${names} among ${variables.length} variables, coloured by sign and size; the table has the same numbers.`,
         draw: async (options, fontFace) => ({
           svg: await asFile(
             createElement(MatrixFigure, { matrix, settings, options, caption, title: caption, ...(fontFace ? { fontFace } : {}) }),

@@ -4,6 +4,7 @@ import { z } from 'zod';
 import { correlatedVariables } from '../../../coefficients/requests';
 import { adjustmentInWords, missingWords } from '../../../coefficients/sentence-parts';
 import { rowsInWords } from '../../../study/rows-in-use';
+import { adjustedBy } from '../../../telling/adjusted-by';
 import type { Asking } from '../../../telling/asking';
 import { GoneError, namedVariables } from '../../../telling/named-variables';
 import { sourcesOfInterval, sourcesOfSettings } from '../../../telling/sources-of';
@@ -12,7 +13,6 @@ import { equivalenceInWords } from '../questions/equivalence-words';
 import { expectationInWords } from '../questions/expectation-words';
 import { summaryOf } from '../questions/question-summary';
 import { type Decision, decisionsOf, hypothesisRequest } from '../questions/use-decisions';
-import { adjustedBy } from './adjusted-by';
 import { checkedPair, pairInWords } from './reported-pair';
 
 const withQuestion = z.object({

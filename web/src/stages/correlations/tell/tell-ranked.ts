@@ -10,6 +10,7 @@ import { distinctPairs, tally } from '../../../coefficients/tally';
 import { sentenceOf } from '../../../methods-line/methods-parts';
 import { coefficientText } from '../../../numbers/number-text';
 import { rowsInWords } from '../../../study/rows-in-use';
+import { adjustedBy } from '../../../telling/adjusted-by';
 import { askedMatrix } from '../../../telling/asked-matrix';
 import type { Asking } from '../../../telling/asking';
 import { journalTable } from '../../../telling/journal-table';
@@ -20,7 +21,6 @@ import { rankedTable } from '../ranked/ranked-table';
 import { filtersInWords } from '../ranked/ranking-words';
 import { CAUTIONED, SIGNIFICANCE } from '../ranked/use-ranking';
 import { sentence as methodsSentence } from '../sentence';
-import { adjustedBy } from './adjusted-by';
 import { askedByEveryMethod, askedCautions, pinnedOfCorrelations } from './asked-matrix';
 import { askedPair, checkedPair, pairInWords } from './reported-pair';
 

@@ -4,6 +4,7 @@ import { rectangleFamily } from '../../../coefficients/rectangle-family';
 import { commonMethod } from '../../../coefficients/requests';
 import { sentenceOf } from '../../../methods-line/methods-parts';
 import { rowsInWords } from '../../../study/rows-in-use';
+import { adjustedBy } from '../../../telling/adjusted-by';
 import { askedMatrix } from '../../../telling/asked-matrix';
 import type { Asking } from '../../../telling/asking';
 import { journalTable } from '../../../telling/journal-table';
@@ -11,7 +12,6 @@ import { sourcesOfSettings } from '../../../telling/sources-of';
 import { NOTHING_TOLD, paragraph, sentence, type Told } from '../../../telling/told';
 import { rectangleTable } from '../rectangle/rectangle-table';
 import { sentence as methodsSentence } from '../sentence';
-import { adjustedBy } from './adjusted-by';
 import { pinnedOfCorrelations } from './asked-matrix';
 import { askedPair, checkedPair, pairInWords } from './reported-pair';
 

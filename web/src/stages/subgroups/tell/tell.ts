@@ -15,6 +15,7 @@ import {
 } from '../../../groups/compared-pairs';
 import { subgroupsRequest } from '../../../groups/requests';
 import { groupsInWords, otherStories, otherStory, wholeSentence } from '../../../groups/words';
+import { adjustedBy } from '../../../telling/adjusted-by';
 import type { Asking } from '../../../telling/asking';
 import { journalTable } from '../../../telling/journal-table';
 import { NOTHING_TOLD, paragraph, sentence, type Tell, type Told } from '../../../telling/told';
@@ -75,6 +76,7 @@ async function tellPairs(pin: SubgroupPin, asking: Asking): Promise<Told> {
     methods: [methodsOf(asking, pin)],
     sources: sourcesOfGroups(settings),
     tests: tested,
+    ...adjustedBy(settings),
   };
 }
 
@@ -123,6 +125,7 @@ async function tellDifference(pin: SubgroupPin, asking: Asking): Promise<Told> {
     methods: [methodsOf(asking, { ...pin, taking: { ...two, all: taking.all } })],
     sources: sourcesOfGroups(settings),
     tests: compared.pairs.filter(({ homogeneity }) => homogeneity.pValue !== null).length,
+    ...adjustedBy(settings),
   };
 }
 

@@ -278,8 +278,14 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await page.goto('/help/collinearity');
       await expect(page.getByRole('heading', { name: 'Pairs are not enough' })).toBeVisible();
       expect(await violations(page)).toEqual([]);
-      await page.goto('/help/bringing-in');
-      await expect(page.getByRole('table', { name: 'Kinds of variables' })).toBeVisible();
+      await page.goto('/help/what-a-coefficient-says');
+      await expect(page.getByRole('slider')).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('link', { name: 'Glossary', exact: true }).click();
+      await expect(page.getByRole('heading', { name: 'skewness' })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.getByRole('searchbox', { name: 'Search help' }).fill('interval');
+      await expect(page.getByRole('heading', { name: 'Found in help' })).toBeVisible();
       expect(await violations(page)).toEqual([]);
     });
 

@@ -2,6 +2,7 @@ import { correlationSettingsSchema } from '@ivlen/contract';
 import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
 import { cleanup, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { createMemoryRouter, RouterProvider } from 'react-router';
 import { describe, expect, it, vi } from 'vitest';
 import { buildMatrix } from '../src/coefficients/matrix';
 import { oncePointerHasLeft } from '../src/controls/hold-still';
@@ -15,6 +16,11 @@ const study = testStudy();
 const settings = correlationSettingsSchema.parse({});
 
 const SKEWED = { marked: new Map([['v1', 'skewed to the right']]), rule: 'skewness 2 or excess kurtosis 7', known: true };
+
+/** The legend has links, and needs a place that they lead from. */
+function renderInRouter(content: React.ReactNode): void {
+  render(<RouterProvider router={createMemoryRouter([{ path: '*', element: content }])} />);
+}
 
 type Cautions = Parameters<typeof buildMatrix>[4];
 
@@ -112,7 +118,7 @@ describe('the grid', () => {
 });
 
 it('the legend says every mark in words, the range of n and what chance would give', () => {
-  render(
+  renderInRouter(
     <GridLegend
       matrix={matrix}
       settings={{ ...settings, alternative: 'greater' }}
@@ -134,7 +140,7 @@ it('the legend says every mark in words, the range of n and what chance would gi
 
 it('the legend names variables with a coefficient of their own, and cautions no rank coefficient for its shape', () => {
   const nitrate = study.state.variables.find(({ name }) => name === 'nitrate')?.id ?? '';
-  render(
+  renderInRouter(
     <GridLegend
       matrix={matrix}
       settings={settings}
@@ -159,7 +165,7 @@ it('a tile by another method than the others carries its symbol and is named by 
 });
 
 it('the legend says where cautions were not looked for', () => {
-  render(
+  renderInRouter(
     <GridLegend
       matrix={matrix}
       settings={settings}

@@ -2,7 +2,8 @@ import { type Study, studySchema } from '@ivlen/contract';
 import { screen, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { ThemeProvider } from '../src/controls/theme';
-import { findItems, HELP_TOPICS } from '../src/frame/search/find-items';
+import { findItems } from '../src/frame/search/find-items';
+import { helpItems } from '../src/frame/search/help-items';
 import { SearchButton } from '../src/frame/search/search-button';
 import { TopBar } from '../src/frame/top-bar';
 import { STAGES } from '../src/stages';
@@ -37,8 +38,11 @@ describe('what is found', () => {
   it('is a stage, its parts, and help', () => {
     expect(names('codebook')).toContain('Stages: Data: Codebook');
     expect(names('shape')[0]).toBe('Stages: Shape');
-    expect(names('missing codes')).toEqual(['Help: Bringing a table in']);
-    expect(findItems(study, STAGES, 'cautions').map(({ to }) => to)).toContain('/help/cautions');
+    const help = (typed: string) => helpItems(typed, (page, anchor) => `/help/${page}${anchor ? `#${anchor}` : ''}`);
+    expect(help('footnote marks').map(({ name, to }) => [name, to])).toEqual([
+      ['Bringing a table in: Numbers written as text', '/help/bringing-in#numbers-written-as-text'],
+    ]);
+    expect(help('cautions')[0]).toMatchObject({ group: 'Help', to: '/help/cautions' });
   });
 
   it('begins with what begins so, and nothing fits nonsense', () => {
@@ -79,13 +83,18 @@ describe('the search of the bar', () => {
     await user.keyboard('{Control>}k{/Control}');
     const field = await screen.findByRole('combobox');
     await user.type(field, 'mayfl');
-    expect(screen.getAllByRole('option')).toHaveLength(4);
+    expect(
+      screen
+        .getAllByRole('option')
+        .slice(0, 4)
+        .map(({ textContent }) => textContent)[3],
+    ).toContain('Does fertiliser go with the mayflies?');
     await user.keyboard('{ArrowDown}{Enter}');
     expect(router.state.location.pathname + router.state.location.search).toMatch(/correlations\?pair=v1~v3$/);
     expect(screen.queryByRole('combobox')).toBeNull();
     await user.click(screen.getByRole('button', { name: 'Search' }));
     await user.type(await screen.findByRole('combobox'), 'xyzzy');
-    expect(screen.getByText('Nothing in this study is called “xyzzy”.')).toBeTruthy();
+    expect(screen.getByText('Nothing in this study or in help is called “xyzzy”.')).toBeTruthy();
     await user.keyboard('{Escape}');
     expect(screen.queryByRole('combobox')).toBeNull();
   });
@@ -138,6 +147,5 @@ it('the bar counts what wants attention, each count a link to the list of it, an
   expect([data.textContent, data.getAttribute('href')]).toEqual(['6', expect.stringMatching(/data\?view=check$/)]);
   const shape = await within(stages).findByRole('link', { name: 'Shape: 1 marked by its shape' });
   expect(shape.getAttribute('href')).toMatch(/shape\?only=marked$/);
-  expect(screen.getByRole('link', { name: 'Help' }).getAttribute('href')).toBe('/help');
-  expect(HELP_TOPICS.map(({ id }) => id)).toEqual(['cautions', 'bringing-in', 'collinearity']);
+  expect(screen.getByRole('link', { name: 'Help' }).getAttribute('href')).toBe('/help?from=%2Fstudies%2Fx%2Fdata');
 });

@@ -20,6 +20,7 @@ export function ViewBar<V extends string>({ label, views, current, onOpen, count
         <button
           key={id}
           type="button"
+          data-view={id}
           aria-current={current === id ? 'page' : undefined}
           className={`-mb-px border-b-2 py-2 whitespace-nowrap ${current === id ? 'border-accent font-semibold' : 'border-transparent text-muted hover:text-ink'}`}
           onClick={() => onOpen(id)}

@@ -1,6 +1,6 @@
 import type { ScaleLinear } from 'd3-scale';
 import { type Palette, SCREEN } from './palette';
-import { tickCount, ticksOf } from './ticks';
+import { type Tick, tickCount, ticksOf } from './ticks';
 
 /** The rectangle of a plot, in pixels of the drawing. */
 export interface PlotFrame {
@@ -16,6 +16,8 @@ interface AxesProps {
   readonly frame: PlotFrame;
   readonly xLabel: string;
   readonly yLabel: string;
+  /** Where the horizontal axis is no scale of numbers. */
+  readonly xTicks?: readonly Tick[];
   /** The colours of the screen, or of a file. */
   readonly palette?: Palette;
   /** Sizes of the ticks' words and of the names. */
@@ -33,6 +35,7 @@ export function Axes({
   frame: { left, top, right, bottom },
   xLabel,
   yLabel,
+  xTicks = ticksOf(x, tickCount(right - left)),
   palette = SCREEN,
   sizes = { tick: 11, name: 12 },
   names = { below: 33, left: 12 },
@@ -40,7 +43,7 @@ export function Axes({
   return (
     <g className="numerals" fontSize={sizes.tick} fill={palette.muted} stroke="none">
       <rect x={left} y={top} width={right - left} height={bottom - top} fill={palette.surface} stroke={palette.rule} />
-      {ticksOf(x, tickCount(right - left)).map(({ value, text }) => (
+      {xTicks.map(({ value, text }) => (
         <g key={value} transform={`translate(${x(value)},${bottom})`}>
           <line y2={TICK} stroke={palette.edge} />
           <text x={withinEnds(x(value), text, sizes.tick, left, right)} y={TICK + sizes.tick} textAnchor="middle">

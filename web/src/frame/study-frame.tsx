@@ -4,6 +4,7 @@ import { Fragment, useRef } from 'react';
 import { Outlet, useOutletContext, useParams } from 'react-router';
 import { studyAtQuery, studyQuery, trailQuery } from '../api/queries';
 import { FailureNotice } from '../controls/failure-notice';
+import { FirstSteps } from '../first-steps/first-steps';
 import { useDecimals } from '../numbers/use-decimals';
 import { EarlierStateBand, ReadOnly } from '../study/read-only';
 import { TopBar } from './top-bar';
@@ -34,6 +35,7 @@ export function StudyFrame() {
     <ReadOnly value={revision !== undefined}>
       <div className="relative flex h-screen min-h-0 flex-col overflow-clip">
         <TopBar study={today} />
+        {revision === undefined && <FirstSteps study={today} />}
         {revision !== undefined && (
           <EarlierStateBand study={study} summary={trail?.decisions.find(({ number }) => number === study.head)?.summary} />
         )}

@@ -1,8 +1,9 @@
 import type { Study } from '@ivlen/contract';
 import { CircleHelp, Moon, Sun } from 'lucide-react';
-import { Link, NavLink } from 'react-router';
+import { Link, NavLink, useParams } from 'react-router';
 import { useTheme } from '../controls/theme';
 import { Hint } from '../controls/tooltip';
+import { useHelpAddress } from '../help-texts/from';
 import { useStudyPath } from '../study/read-only';
 import { HistoryButtons } from '../trail/history-buttons';
 import { KeyboardHelp } from './keyboard-help';
@@ -26,13 +27,22 @@ export function TopBar({ study }: { study: Study | null }) {
         {study && <SearchButton study={study} />}
         <ThemeButton />
         <KeyboardHelp />
-        <Hint text="Help">
-          <Link to="/help" className="icon-button" aria-label="Help">
-            <CircleHelp size={17} />
-          </Link>
-        </Hint>
+        <HelpLink />
       </div>
     </header>
+  );
+}
+
+/** Leads to the page of help about the stage that is open, and from there back. */
+function HelpLink() {
+  const { stage = '' } = useParams();
+  const address = useHelpAddress();
+  return (
+    <Hint text="Help">
+      <Link to={address(stage)} className="icon-button" aria-label="Help">
+        <CircleHelp size={17} />
+      </Link>
+    </Hint>
   );
 }
 

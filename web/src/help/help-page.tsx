@@ -1,58 +1,74 @@
-import type { ComponentType } from 'react';
-import { Link, useParams } from 'react-router';
-import { HELP_TOPICS } from '../frame/search/find-items';
+import { useEffect, useRef } from 'react';
+import { Link, useLocation, useParams, useSearchParams } from 'react-router';
 import { TopBar } from '../frame/top-bar';
-import { BringingInHelp } from './bringing-in-help';
-import { CautionsHelp } from './cautions-help';
-import { CollinearityHelp } from './collinearity-help';
+import { useFrom, useHelpAddress } from '../help-texts/from';
+import { HelpText } from '../help-texts/help-text';
+import { PAGES, TEXTS } from '../help-texts/texts';
+import { FoundInHelp } from './found-in-help';
+import { HelpContents } from './help-contents';
 
-const CONTENTS: Readonly<Record<string, ComponentType>> = {
-  cautions: CautionsHelp,
-  'bringing-in': BringingInHelp,
-  collinearity: CollinearityHelp,
-};
-
-/** One topic of what stands behind the screens, or the list of them. */
+/** A page of help beside the list of all of them, or what was found in them. */
 export function HelpPage() {
   const { topic } = useParams();
-  const found = HELP_TOPICS.find(({ id }) => id === topic);
-  const Content = found && CONTENTS[found.id];
+  const [params] = useSearchParams();
+  const typed = params.get('search') ?? '';
+  const page = PAGES.find(({ id }) => id === topic);
+  useEffect(() => {
+    document.title = `${page?.name ?? 'Help'} · Ivlen`;
+  }, [page]);
   return (
-    <>
+    <div className="flex min-h-screen flex-col">
       <TopBar study={null} />
-      <main className="mx-auto max-w-3xl px-6 py-10">
-        <p className="mb-4 flex gap-4">
-          <Link to="/" className="text-accent underline">
-            Home
+      <div className="mx-auto flex w-full max-w-[1080px] flex-1 gap-10 px-6 pt-8 pb-16 max-[800px]:flex-col print:block print:p-0">
+        <HelpContents current={page?.id ?? null} />
+        <main className="min-w-0 max-w-[680px] flex-1 font-serif text-[17px] leading-snug print:max-w-none">
+          <WayBack />
+          {typed !== '' ? <FoundInHelp typed={typed} /> : <PageText topic={topic ?? 'README'} />}
+        </main>
+      </div>
+    </div>
+  );
+}
+
+function WayBack() {
+  const from = useFrom();
+  if (!from) return null;
+  return (
+    <p className="mb-4 font-sans text-[14px] print:hidden">
+      <Link to={from} className="text-accent underline">
+        Back to the study
+      </Link>
+    </p>
+  );
+}
+
+function PageText({ topic }: { topic: string }) {
+  const { hash } = useLocation();
+  const address = useHelpAddress();
+  const place = useRef<HTMLDivElement>(null);
+  // The place that an address names exists only once the page is drawn.
+  useEffect(() => {
+    const wanted = hash === '' ? null : document.getElementById(decodeURIComponent(hash.slice(1)));
+    if (wanted) wanted.scrollIntoView();
+    else if (topic !== '') window.scrollTo(0, 0);
+  }, [hash, topic]);
+  const text = TEXTS.get(topic);
+  if (text === undefined) {
+    return (
+      <>
+        <h1 className="mb-4 font-sans text-[24px]">Help</h1>
+        <p>
+          There is no page of help called “{topic}”.{' '}
+          <Link to={address('')} className="text-accent underline">
+            All pages
           </Link>
-          {topic && (
-            <Link to="/help" className="text-accent underline">
-              All help
-            </Link>
-          )}
         </p>
-        {found && Content ? (
-          <>
-            <h1 className="mb-4 text-[24px]">{found.name}</h1>
-            <Content />
-          </>
-        ) : (
-          <>
-            <h1 className="mb-4 text-[24px]">Help</h1>
-            {topic && <p className="mb-4">There is no help about this; there is about:</p>}
-            <ul className="space-y-3">
-              {HELP_TOPICS.map(({ id, name, remark }) => (
-                <li key={id}>
-                  <Link to={`/help/${id}`} className="text-accent underline">
-                    {name}
-                  </Link>
-                  <span className="text-muted">: {remark}</span>
-                </li>
-              ))}
-            </ul>
-          </>
-        )}
-      </main>
-    </>
+      </>
+    );
+  }
+  return (
+    <div ref={place}>
+      <HelpText text={text} />
+    </div>
   );
 }

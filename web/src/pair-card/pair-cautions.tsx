@@ -2,6 +2,7 @@ import type { PairCaution, Variable } from '@ivlen/contract';
 import { Link } from 'react-router';
 import { CAUTION_WORDS, type CautionSubject, remedyInWords } from '../coefficients/caution-words';
 import type { CheckSubject } from '../coefficients/check-words';
+import { useHelpAddress } from '../help-texts/from';
 import { useGrouping } from '../settings/use-grouping';
 import { displayName } from '../study/variable-name';
 import { PairChecks } from './pair-checks';
@@ -14,6 +15,7 @@ export function PairCautions({ context, variables }: { context: PairContext; var
   const { study, pair, settings, method } = context;
   const data = usePairCautions(context, variables);
   const grouping = useGrouping(study);
+  const address = useHelpAddress();
   if (settings.control.length > 0)
     return <p className="mt-3 text-[13px] text-muted">Cautions are looked for where nothing is held constant.</p>;
   const found = data?.pairs[0];
@@ -58,7 +60,7 @@ export function PairCautions({ context, variables }: { context: PairContext; var
               {inWords(caution)}
             </p>
           ))}
-          <Link to="/help/cautions" className="text-[13px] text-accent underline">
+          <Link to={address('cautions')} className="text-[13px] text-accent underline">
             When these are raised
           </Link>
         </section>

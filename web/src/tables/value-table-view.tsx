@@ -1,4 +1,5 @@
 import { useId } from 'react';
+import { WithTerms } from '../terms/with-terms';
 import { alignOf, columnsFor, type ValueTable } from './columns';
 import { TableTools } from './table-tools';
 
@@ -57,7 +58,7 @@ export function ValueTableView<Row>({
                   scope="col"
                   className={`py-1 align-bottom font-normal ${SIDES[alignOf(column, i)]} ${i > 0 ? 'max-w-32 pl-3' : ''}`}
                 >
-                  {column.name || <span className="sr-only">{column.nameInFile}</span>}
+                  {column.name ? <WithTerms text={column.name} /> : <span className="sr-only">{column.nameInFile}</span>}
                 </th>
               ))}
             </tr>
@@ -71,7 +72,7 @@ export function ValueTableView<Row>({
               <tr key={index} className={`border-b border-rule ${weight}`}>
                 {first && (
                   <th scope="row" className={`py-1 pr-2 ${SIDES[alignOf(first, 0)]} ${weight}`}>
-                    {first.onScreen?.(row) ?? first.shown(row)}
+                    {first.onScreen?.(row) ?? (headShown ? first.shown(row) : <WithTerms text={first.shown(row)} />)}
                   </th>
                 )}
                 {others.map((column, k) => {

@@ -17,21 +17,6 @@ export const GROUPS = ['Variables', 'Pairs', 'Stages', 'Questions', 'Help'] as c
 /** So many of each are listed. */
 const MOST = 8;
 
-/** What help there is. */
-export const HELP_TOPICS: readonly { readonly id: string; readonly name: string; readonly remark: string }[] = [
-  {
-    id: 'cautions',
-    name: 'Cautions about a coefficient',
-    remark: 'when they are raised, what is done about them, which coefficient is recommended',
-  },
-  { id: 'bringing-in', name: 'Bringing a table in', remark: 'title lines, units, missing codes, numbers written as text, kinds' },
-  {
-    id: 'collinearity',
-    name: 'Collinear predictors',
-    remark: 'VIF, tolerance, share told, condition indices, which to leave out, rows that matter',
-  },
-];
-
 /**
  * What fits the words typed, by group: each word stands somewhere in the name or its remark; what begins with the first word
  * comes first. Nothing typed lists stages and variables.
@@ -68,15 +53,8 @@ export function findItems(study: Study, stages: readonly StageLink[], typed: str
     remark: `question ${i + 1}`,
     to: 'correlations?view=questions',
   }));
-  const help: FoundItem[] = HELP_TOPICS.map(({ id, name, remark }) => ({
-    id: `help.${id}`,
-    group: 'Help',
-    name,
-    remark,
-    to: `/help/${id}`,
-  }));
   const pairs = words.length === 0 ? [] : pairsOf(study, words);
-  const all = [...variables.map(variable), ...places, ...asked, ...help].filter((item) => fits(item, words));
+  const all = [...variables.map(variable), ...places, ...asked].filter((item) => fits(item, words));
   return GROUPS.flatMap((group) =>
     [...all, ...pairs]
       .filter((item) => item.group === group)

@@ -2,16 +2,19 @@ import type { Study } from '@ivlen/contract';
 import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { useHelpAddress } from '../../help-texts/from';
 import { useStudyPath } from '../../study/read-only';
 import { useStageLinks } from '../stage-links';
 import { findItems, GROUPS } from './find-items';
+import { helpItems } from './help-items';
 
 /** Goes to a variable, a pair, a stage, a question or a page of help by a part of its name. */
 export function SearchDialog({ study, onClose }: { study: Study; onClose: () => void }) {
   const [typed, setTyped] = useState('');
   const navigate = useNavigate();
   const path = useStudyPath();
-  const found = findItems(study, useStageLinks(), typed);
+  const address = useHelpAddress();
+  const found = [...findItems(study, useStageLinks(), typed), ...helpItems(typed, address)];
   const go = (to: string) => {
     onClose();
     void navigate(to.startsWith('/') ? to : `${path}/${to}`);
@@ -34,7 +37,7 @@ export function SearchDialog({ study, onClose }: { study: Study; onClose: () => 
         className="w-full border-b border-rule bg-transparent px-4 py-3 text-[16px] outline-none"
       />
       <Command.List className="min-h-0 flex-1 overflow-y-auto p-2" label="What was found">
-        <Command.Empty className="px-2 py-3 text-muted">Nothing in this study is called “{typed}”.</Command.Empty>
+        <Command.Empty className="px-2 py-3 text-muted">Nothing in this study or in help is called “{typed}”.</Command.Empty>
         {GROUPS.map((group) => {
           const items = found.filter((item) => item.group === group);
           if (items.length === 0) return null;

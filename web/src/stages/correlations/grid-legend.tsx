@@ -8,8 +8,11 @@ import type { Matrix } from '../../coefficients/matrix';
 import { commonMethod } from '../../coefficients/requests';
 import { adjustmentInWords } from '../../coefficients/sentence-parts';
 import { distinctPairs, tally } from '../../coefficients/tally';
+import { useHelpAddress } from '../../help-texts/from';
 import type { ShapeMarks } from '../../settings/use-shape-marks';
 import { displayName } from '../../study/variable-name';
+import { Term } from '../../terms/term';
+import { WithTerms } from '../../terms/with-terms';
 import { isUnderlined } from './grid-cells';
 
 const SIDED: Readonly<Record<CorrelationSettings['alternative'], string>> = {
@@ -38,6 +41,7 @@ interface GridLegendProps {
 /** What the grid's colours and marks mean, and what it says as a whole. */
 export function GridLegend({ matrix, settings, marks, pairMethods, identifier, cautionsNotSought }: GridLegendProps) {
   const { variables } = matrix;
+  const address = useHelpAddress();
   const { levels, alternative, strength, dim, size, adjust } = settings;
   const { pairs, marked, expected, fewest, most, without, alone } = tally(matrix, settings);
   const method = commonMethod(settings);
@@ -65,7 +69,8 @@ export function GridLegend({ matrix, settings, marks, pairMethods, identifier, c
           levels.map((level, i) => (
             <span key={level}>
               <span aria-hidden="true">{'*'.repeat(i + 1)} </span>
-              <span className="sr-only">{i + 1} asterisks: </span>p ≤ {levelInWords(level)}
+              <span className="sr-only">{i + 1} asterisks: </span>
+              {i === 0 ? <Term of="p">p</Term> : 'p'} ≤ {levelInWords(level)}
             </span>
           ))
         ) : (
@@ -79,13 +84,16 @@ export function GridLegend({ matrix, settings, marks, pairMethods, identifier, c
             {size === 'colour' && !dim ? '' : `|${COEFFICIENTS[method].symbol}| ≥ ${levelInWords(strength)}${dim ? '; others dimmed' : ''}`}
           </span>
         )}
-        <span>{SIDED[alternative]}</span>
+        <span>
+          <WithTerms text={SIDED[alternative]} />
+        </span>
       </p>
       <p>
+        <Term of="n">n</Term>{' '}
         {fewest === most
-          ? `n = ${most} in every pair.`
-          : `n = ${fewest} to ${most}${size === 'colour' ? '.' : `; tiles with a dotted edge rest on fewer rows than ${most}.`}`}{' '}
-        {marked} of {pairs} {pairs === 1 ? 'pair' : 'pairs'} marked at {levelInWords(levels[0] ?? 0.05)}
+          ? `= ${most} in every pair.`
+          : `= ${fewest} to ${most}${size === 'colour' ? '.' : `; tiles with a dotted edge rest on fewer rows than ${most}.`}`}{' '}
+        {marked} of {pairs} {pairs === 1 ? 'pair' : 'pairs'} <Term of="marks">marked</Term> at {levelInWords(levels[0] ?? 0.05)}
         {expected === null ? `, ${adjustmentInWords(adjust)}.` : `; ${expected} expected if nothing were associated.`}
         {most === 0 &&
           settings.missing === 'listwise' &&
@@ -103,9 +111,9 @@ export function GridLegend({ matrix, settings, marks, pairMethods, identifier, c
           <span aria-hidden="true" className="underline decoration-caution decoration-wavy decoration-1 underline-offset-3">
             {'\u00a0\u00a0\u00a0\u00a0'}
           </span>{' '}
-          {underlined} {underlined === 1 ? 'coefficient has' : 'coefficients have'} a caution
+          {underlined} {underlined === 1 ? 'coefficient has' : 'coefficients have'} a <Term of="caution">caution</Term>
           {settings.cautions === 'all' ? '' : ' that could change the conclusion'}; its card says which.{' '}
-          <Link to="/help/cautions" className="text-accent underline">
+          <Link to={address('cautions')} className="text-accent underline">
             What is cautioned, and when
           </Link>
         </p>

@@ -103,6 +103,7 @@ function Stage({ study, settings, shapeRule, blocks, ticked, actions, patch }: S
   const draftButton = !readOnly && (
     <button
       type="button"
+      data-first-step="draft"
       className={blocks.length === 0 ? 'button-primary' : 'button'}
       disabled={drafting || why !== null}
       onClick={() => void write()}

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { Skeleton } from '../../../controls/skeleton';
+import { useHelpAddress } from '../../../help-texts/from';
 import { formerTerms } from '../../../predictors/predictor-model';
 import { useShares } from '../../../predictors/use-shares';
 import type { PredictorsViewProps } from '../stage-props';
@@ -11,6 +12,7 @@ import { SharesSection } from './shares-section';
 /** Four things in the order in which one looks: close pairs, shares told, near-dependences, and what harm that does. */
 export function PredictorsView(props: PredictorsViewProps) {
   const { model, terms, of, settings } = props;
+  const address = useHelpAddress();
   // With no more rows than columns every predictor follows from the others, which says nothing of them.
   const enough = terms.length > 0 && model.triangle.n > terms.flatMap((term) => term.columns).length;
   const shares = useShares(of, model, enough ? terms : null);
@@ -32,7 +34,7 @@ export function PredictorsView(props: PredictorsViewProps) {
       )}
       <p className="text-[13px] text-muted">
         Thresholds such as {settings.threshold.toFixed(2).slice(1)} and {settings.limit} are common practice, no law.{' '}
-        <Link to="/help/collinearity" className="text-accent underline">
+        <Link to={address('collinearity')} className="text-accent underline">
           What collinearity does and does not do
         </Link>
       </p>

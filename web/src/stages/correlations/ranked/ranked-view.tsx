@@ -7,6 +7,7 @@ import { distinctPairs } from '../../../coefficients/tally';
 import { useMatrix } from '../../../coefficients/use-matrix';
 import type { ArrangementProps } from '../../../pair-card/arrangement';
 import { TableTools } from '../../../tables/table-tools';
+import { TermMark } from '../../../terms/term-mark';
 import { GridSkeleton } from '../grid-skeleton';
 import { filterPairs, type RankedPair, rankedColumns, sortPairs } from './ranked-columns';
 import { RankedFilters } from './ranked-filters';
@@ -91,6 +92,7 @@ function Ranked({ study, settings, selection, matrix }: ArrangementProps & { rea
                     {column.name}
                     {sorted !== 'none' && <span aria-hidden="true">{sorted === 'ascending' ? ' ↑' : ' ↓'}</span>}
                   </button>
+                  <TermMark text={column.name} />
                 </th>
               );
             })}

@@ -14,6 +14,7 @@ import { useWorkingSet } from '../../../settings/use-working-set';
 import { useReadOnly } from '../../../study/read-only';
 import { displayName } from '../../../study/variable-name';
 import { TableTools } from '../../../tables/table-tools';
+import { WithTerms } from '../../../terms/with-terms';
 import { pinnedShape } from '../pinned-shape';
 import { verdictOf } from '../strips/shape-columns';
 import { TESTS } from '../test-words';
@@ -61,16 +62,16 @@ export function OtherScales({ study, variable, settings }: OtherScalesProps) {
               distribution
             </th>
             <th scope="col" className="font-normal">
-              quantiles
+              <WithTerms text="quantiles" />
             </th>
             <th scope="col" className="px-2 text-right font-normal">
-              skewness
+              <WithTerms text="skewness" />
             </th>
             <th scope="col" className="px-2 text-right font-normal">
-              excess kurtosis
+              <WithTerms text="excess kurtosis" />
             </th>
             <th scope="col" className="px-2 text-right font-normal">
-              {settings.test ? TESTS[settings.test].name : 'test'}
+              <WithTerms text={settings.test ? TESTS[settings.test].name : 'test'} />
             </th>
             {partners.map((id) => (
               <th key={id} scope="col" className="max-w-28 px-2 text-right font-normal">

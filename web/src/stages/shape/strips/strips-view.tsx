@@ -9,6 +9,8 @@ import { sentenceOf, withEditors } from '../../../methods-line/methods-parts';
 import { PinButton } from '../../../pins/pin-button';
 import { useShapeMarks } from '../../../settings/use-shape-marks';
 import { rowsInWords } from '../../../study/rows-in-use';
+import { TermMark } from '../../../terms/term-mark';
+import { WithTerms } from '../../../terms/with-terms';
 import { pinnedShape } from '../pinned-shape';
 import { sentence } from '../sentence';
 import { shapeEditors } from '../shape-editors';
@@ -122,6 +124,7 @@ function Head({ settings, order, onSort }: HeadProps) {
           {direction === 'ascending' && <ArrowUp size={12} aria-hidden="true" />}
           {direction === 'descending' && <ArrowDown size={12} aria-hidden="true" />}
         </button>
+        <TermMark text={name} />
       </div>
     );
   };
@@ -130,7 +133,9 @@ function Head({ settings, order, onSort }: HeadProps) {
       <div role="row" className="grid items-end gap-x-2" style={{ gridTemplateColumns: STRIP_COLUMNS }}>
         {button('name', 'variable', 'pl-5')}
         <div role="columnheader">distribution</div>
-        <div role="columnheader">quantiles</div>
+        <div role="columnheader">
+          <WithTerms text="quantiles" />
+        </div>
         {NUMBER_COLUMNS.map(({ id, name }) => button(id, id === 'test' && settings.test ? TESTS[settings.test].name : name, 'text-right'))}
         <div role="columnheader">in words</div>
       </div>

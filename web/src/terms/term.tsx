@@ -1,0 +1,37 @@
+import { Popover } from 'radix-ui';
+import { lazy, type ReactNode, Suspense } from 'react';
+import { TERMS, type TermId } from './terms';
+
+const TermWords = lazy(async () => ({ default: (await import('../help-texts/term-words')).TermWords }));
+
+interface TermProps {
+  readonly of: TermId;
+  /** The word as it stands. */
+  readonly children: ReactNode;
+  /** What is read out where the word alone does not say it. */
+  readonly label?: string;
+}
+
+/** A word that explains itself where it stands. */
+export function Term({ of, children, label }: TermProps) {
+  const { entry } = TERMS[of];
+  return (
+    <Popover.Root>
+      <Popover.Trigger className="term" {...(label ? { 'aria-label': label } : {})}>
+        {children}
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          aria-label={`What ${entry} means`}
+          className="popover z-50 w-84 text-left font-sans text-[14px] font-normal whitespace-normal text-ink"
+          sideOffset={5}
+          collisionPadding={12}
+        >
+          <Suspense fallback={<p className="h-24 text-muted">Opening the words …</p>}>
+            <TermWords entry={entry} />
+          </Suspense>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

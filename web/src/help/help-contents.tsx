@@ -9,7 +9,7 @@ export function HelpContents({ current }: { current: string | null }) {
   const address = useHelpAddress();
   const groups = [...new Set(PAGES.map(({ group }) => group))];
   return (
-    <aside className="w-56 shrink-0 max-[800px]:w-full print:hidden">
+    <aside className="order-first w-56 shrink-0 max-[800px]:order-none max-[800px]:w-full print:hidden">
       <SearchField key={current} />
       <nav aria-label="Pages of help" className="mt-4 max-[800px]:columns-2">
         {groups.map((group) => (
@@ -21,7 +21,7 @@ export function HelpContents({ current }: { current: string | null }) {
                   <NavLink
                     to={address(id)}
                     className={({ isActive }) =>
-                      `block rounded px-2 py-0.5 hover:bg-sunken ${isActive ? 'bg-accent-soft font-semibold text-accent' : 'text-ink'}`
+                      `block rounded px-2 py-1 leading-4 hover:bg-sunken ${isActive ? 'bg-accent-soft font-semibold text-accent' : 'text-ink'}`
                     }
                   >
                     {name}

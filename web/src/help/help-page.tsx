@@ -18,13 +18,15 @@ export function HelpPage() {
   }, [page]);
   return (
     <div className="flex min-h-screen flex-col">
-      <TopBar study={null} />
+      <div className="print:hidden">
+        <TopBar study={null} />
+      </div>
       <div className="mx-auto flex w-full max-w-[1080px] flex-1 gap-10 px-6 pt-8 pb-16 max-[800px]:flex-col print:block print:p-0">
-        <HelpContents current={page?.id ?? null} />
         <main className="min-w-0 max-w-[680px] flex-1 font-serif text-[17px] leading-snug print:max-w-none">
           <WayBack />
           {typed !== '' ? <FoundInHelp typed={typed} /> : <PageText topic={topic ?? 'README'} />}
         </main>
+        <HelpContents current={page?.id ?? null} />
       </div>
     </div>
   );

@@ -64,8 +64,11 @@ interface LineProps {
   readonly ends: readonly [number, number];
 }
 
-/** A straight line through a place, as far as its ends. */
+/** A straight line through a place, as far as its ends and the frame allow. */
 export function Line({ scales: [x, y], from: [x0, y0], slope, ends: [low, high] }: LineProps) {
-  const at = (place: number) => y(y0 + slope * (place - x0)).toFixed(1);
-  return <line x1={x(low)} x2={x(high)} y1={at(low)} y2={at(high)} stroke="var(--accent)" strokeWidth={2} />;
+  const at = (place: number) => y0 + slope * (place - x0);
+  const [bottom = 0, top = 1] = y.domain();
+  const reach = slope === 0 ? [low, high] : [bottom, top].map((end) => x0 + (end - y0) / slope).sort((a, b) => a - b);
+  const [from, to] = [Math.max(low, reach[0] ?? low), Math.min(high, reach[1] ?? high)];
+  return <line x1={x(from)} x2={x(to)} y1={y(at(from)).toFixed(1)} y2={y(at(to)).toFixed(1)} stroke="var(--accent)" strokeWidth={2} />;
 }

@@ -7,7 +7,7 @@ import { distinctPairs } from '../../../coefficients/tally';
 import { useMatrix } from '../../../coefficients/use-matrix';
 import type { ArrangementProps } from '../../../pair-card/arrangement';
 import { TableTools } from '../../../tables/table-tools';
-import { TermMark } from '../../../terms/term-mark';
+import { TermsLine } from '../../../terms/terms-line';
 import { GridSkeleton } from '../grid-skeleton';
 import { filterPairs, type RankedPair, rankedColumns, sortPairs } from './ranked-columns';
 import { RankedFilters } from './ranked-filters';
@@ -67,6 +67,9 @@ function Ranked({ study, settings, selection, matrix }: ArrangementProps & { rea
           <TableTools table={rankedTable(shown, columns, settings)} fileName={`${study.name} correlations`} />
         </span>
       </div>
+      <div className="pb-1">
+        <TermsLine names={columns.map(({ name }) => name)} />
+      </div>
       <table ref={table} className="numerals w-full text-[13px]" aria-label="Pairs, ranked" aria-rowcount={shown.length + 1}>
         <thead className="sticky -top-3 z-10 bg-paper">
           <tr className="border-b border-edge">
@@ -92,7 +95,6 @@ function Ranked({ study, settings, selection, matrix }: ArrangementProps & { rea
                     {column.name}
                     {sorted !== 'none' && <span aria-hidden="true">{sorted === 'ascending' ? ' ↑' : ' ↓'}</span>}
                   </button>
-                  <TermMark text={column.name} />
                 </th>
               );
             })}

@@ -9,8 +9,7 @@ import { sentenceOf, withEditors } from '../../../methods-line/methods-parts';
 import { PinButton } from '../../../pins/pin-button';
 import { useShapeMarks } from '../../../settings/use-shape-marks';
 import { rowsInWords } from '../../../study/rows-in-use';
-import { TermMark } from '../../../terms/term-mark';
-import { WithTerms } from '../../../terms/with-terms';
+import { TermsLine } from '../../../terms/terms-line';
 import { pinnedShape } from '../pinned-shape';
 import { sentence } from '../sentence';
 import { shapeEditors } from '../shape-editors';
@@ -102,7 +101,7 @@ export function StripsView(props: ShapeViewProps) {
             </p>
           )}
         </div>
-        <Legend />
+        <Legend test={settings.test ? TESTS[settings.test].name : null} />
       </div>
     </>
   );
@@ -124,7 +123,6 @@ function Head({ settings, order, onSort }: HeadProps) {
           {direction === 'ascending' && <ArrowUp size={12} aria-hidden="true" />}
           {direction === 'descending' && <ArrowDown size={12} aria-hidden="true" />}
         </button>
-        <TermMark text={name} />
       </div>
     );
   };
@@ -133,9 +131,7 @@ function Head({ settings, order, onSort }: HeadProps) {
       <div role="row" className="grid items-end gap-x-2" style={{ gridTemplateColumns: STRIP_COLUMNS }}>
         {button('name', 'variable', 'pl-5')}
         <div role="columnheader">distribution</div>
-        <div role="columnheader">
-          <WithTerms text="quantiles" />
-        </div>
+        <div role="columnheader">quantiles</div>
         {NUMBER_COLUMNS.map(({ id, name }) => button(id, id === 'test' && settings.test ? TESTS[settings.test].name : name, 'text-right'))}
         <div role="columnheader">in words</div>
       </div>
@@ -143,13 +139,17 @@ function Head({ settings, order, onSort }: HeadProps) {
   );
 }
 
-function Legend() {
+function Legend({ test }: { test: string | null }) {
+  const names = ['quantiles', ...NUMBER_COLUMNS.map(({ name }) => name), 'SE', 'whiskers'];
   return (
-    <p className="mt-4 max-w-4xl text-[13px] text-muted">
-      Bars with the kernel density (line) and the normal curve of the same mean and SD (dashed); below them quartiles, median and whiskers,
-      and the values outside the fences as ticks. The quantile plot’s band holds all points of 95 in 100 normal samples of the same size;
-      squares lie outside it.
-    </p>
+    <div className="mt-4 max-w-4xl space-y-1.5">
+      <TermsLine names={names.map((name) => (name === 'test' ? (test ?? '') : name))} />
+      <p className="text-[13px] text-muted">
+        Bars with the kernel density (line) and the normal curve of the same mean and SD (dashed); below them quartiles, median and
+        whiskers, and the values outside the fences as ticks. The quantile plot’s band holds all points of 95 in 100 normal samples of the
+        same size; squares lie outside it.
+      </p>
+    </div>
   );
 }
 

@@ -12,7 +12,9 @@ export function TermsLine({ names }: { names: readonly string[] }) {
       {terms.map(({ term, word }, i) => (
         <Fragment key={term}>
           {i > 0 && ', '}
-          <Term of={term}>{word}</Term>
+          <Term of={term} label={`What ${word} means`}>
+            {word}
+          </Term>
         </Fragment>
       ))}
       .

@@ -1,4 +1,5 @@
 import type { Study } from '@ivlen/contract';
+import type { QueryClient } from '@tanstack/react-query';
 import type { ComponentType } from 'react';
 import { VIEWS as COLLINEARITY_VIEWS } from './stages/collinearity/views';
 import { VIEWS as CORRELATIONS_VIEWS } from './stages/correlations/views';
@@ -17,7 +18,12 @@ export interface Stage {
   readonly load: () => Promise<ComponentType<{ study: Study }>>;
   /** How what is pinned in it is told in the report. */
   readonly tell?: () => Promise<Tell>;
+  /** What it will ask for, read while nothing else is to be done. */
+  readonly readAhead?: () => Promise<ReadAhead>;
 }
+
+/** Reads what a stage will ask for, so that it opens at once. */
+export type ReadAhead = (client: QueryClient, study: Study) => Promise<void>;
 
 /** The stages of a study, in the order of the work; the only list of them. */
 export const STAGES: readonly Stage[] = [
@@ -48,6 +54,7 @@ export const STAGES: readonly Stage[] = [
     views: SCATTERPLOTS_VIEWS,
     load: async () => (await import('./stages/scatterplots/scatterplots-stage')).ScatterplotsStage,
     tell: async () => (await import('./stages/scatterplots/tell/tell')).tell,
+    readAhead: async () => (await import('./stages/scatterplots/read-ahead')).readAhead,
   },
   {
     id: 'subgroups',
@@ -63,7 +70,16 @@ export const STAGES: readonly Stage[] = [
     load: async () => (await import('./stages/collinearity/collinearity-stage')).CollinearityStage,
     tell: async () => (await import('./stages/collinearity/tell/tell')).tell,
   },
-  { id: 'report', name: 'Report', views: [], load: async () => (await import('./stages/report/report-stage')).ReportStage },
+  {
+    id: 'report',
+    name: 'Report',
+    views: [],
+    load: async () => (await import('./stages/report/report-stage')).ReportStage,
+    readAhead: async () => {
+      const { readAhead } = await import('./stages/report/read-ahead');
+      return (client, study) => readAhead(client, study, TELLING);
+    },
+  },
 ];
 
 /** How what is pinned is told, by stage. */

@@ -5,6 +5,8 @@ import {
   influenceResultSchema,
   pairResultSchema,
   pairTestSchema,
+  pinnedSchema,
+  reportSettingsSchema,
   resampleResultSchema,
   type Study,
   subgroupPairResultSchema,
@@ -13,19 +15,22 @@ import {
   variableSchema,
 } from '@ivlen/contract';
 import { byMethod, pearson, smallestDetectable, testPair } from '@ivlen/core';
+import { QueryClient } from '@tanstack/react-query';
 import { screen, within } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import { ByGroupSection } from '../src/pair-card/by-group-section';
 import { CompareSection } from '../src/pair-card/compare-section';
 import { MethodChoice } from '../src/pair-card/method-choice';
 import { PairNote } from '../src/pair-card/pair-note';
-import { pairContext } from '../src/pair-card/pair-request';
+import { pairContext, pinnedSection } from '../src/pair-card/pair-request';
 import { PairValues } from '../src/pair-card/pair-values';
 import { PointsSection } from '../src/pair-card/points-section';
 import { ReportedSection } from '../src/pair-card/reported-section';
 import { ResampleSection } from '../src/pair-card/resample-section';
 import { WorkingSection } from '../src/pair-card/working-section';
+import { tell } from '../src/stages/correlations/tell/tell';
 import { ReadOnly } from '../src/study/read-only';
+import { askingOf } from '../src/telling/asking';
 import { serve, show } from './served';
 import { testStudy } from './test-study';
 
@@ -414,7 +419,7 @@ describe('the note', () => {
 
   it('is kept as a decision once it differs', async () => {
     const sent = serving({});
-    const { user } = show(<PairNote study={noted} pair={{ x: nitrate, y: taxa }} />);
+    const { user } = show(<PairNote context={contextOf({}, noted)} />);
     const keep = screen.getByRole('button', { name: 'Keep the note' });
     expect(keep.hasAttribute('disabled')).toBe(true);
     await user.type(screen.getByRole('textbox', { name: 'Note about the pair' }), ', see the log');
@@ -427,7 +432,7 @@ describe('the note', () => {
   it('is read and not written in an earlier state', () => {
     const { router: _ } = show(
       <ReadOnly value={true}>
-        <PairNote study={noted} pair={{ x: nitrate, y: taxa }} />
+        <PairNote context={contextOf({}, noted)} />
       </ReadOnly>,
     );
     expect(screen.getByText('looks curved')).toBeTruthy();
@@ -438,7 +443,7 @@ describe('the note', () => {
   it('that was never written says so there', () => {
     show(
       <ReadOnly value={true}>
-        <PairNote study={study} pair={{ x: nitrate, y: taxa }} />
+        <PairNote context={contextOf()} />
       </ReadOnly>,
     );
     expect(screen.getByText('No note was written.')).toBeTruthy();
@@ -471,6 +476,47 @@ describe('the working', () => {
     expect(words).toContain(`degrees of freedom${n - 2}`);
     expect(words).toContain(`r² = .${String(Math.round(1000 * coefficient ** 2)).padStart(3, '0')}`);
     expect(words).toContain('it compares no means');
+  });
+});
+
+describe('what is pinned of the card', () => {
+  const tellOf = async (section: string, of = study) => {
+    const context = contextOf({}, of);
+    serving({ pair: result });
+    const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+    return tell(
+      pinnedSchema.parse({ ...pinnedSection(context, section, section), revision: null }),
+      askingOf(client, of, reportSettingsSchema.parse({})),
+    );
+  };
+
+  it('the working is told a step on each line, with every digit', async () => {
+    const { heading, paragraphs, tests } = await tellOf('working');
+    const lines = paragraphs.map(({ sentences }) => sentences.map(({ text }) => text).join(''));
+    const { coefficient, statistic } = pearson(x, y);
+    expect(heading).toBe('Working of r of nitrate and mayfly taxa');
+    expect(lines[0]).toBe(`n = ${n}`);
+    expect(lines[1]).toBe(`r = ${coefficient}`.replace('-', '−'));
+    expect(lines[2]).toContain(`= ${statistic?.value}, ${n - 2} degrees of freedom`.replace('-', '−'));
+    expect(lines.at(-1)).toMatch(/^Smallest r found at 0\.05 with a power of 0\.8 = 0\.\d+$/);
+    expect(new Set(paragraphs.flatMap(({ sentences }) => sentences.map(({ id }) => id))).size).toBe(lines.length);
+    expect(tests).toBe(1);
+  });
+
+  it('the note is told as it was written, and counts no test and no method', async () => {
+    const noted: Study = { ...study, state: { ...study.state, pairNotes: { 'v1~v3': 'looks curved\nsee 12.5 mg/L' } } };
+    const { heading, paragraphs, tests, methods } = await tellOf('note', noted);
+    expect(heading).toBe('Note about nitrate and mayfly taxa');
+    expect(paragraphs.flatMap(({ sentences }) => sentences)).toEqual([
+      { id: 'line-0', text: 'looks curved', fixed: true },
+      { id: 'line-1', text: 'see 12.5 mg/L', fixed: true },
+    ]);
+    expect([tests, methods]).toEqual([0, []]);
+  });
+
+  it('a note that was taken back is said to be gone', async () => {
+    const { paragraphs } = await tellOf('note');
+    expect(paragraphs[0]?.sentences[0]?.text).toBe('No note about it is kept any more.');
   });
 });
 

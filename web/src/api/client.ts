@@ -34,7 +34,16 @@ interface RequestOptions {
 /** Asks the server and checks its answer against the contract. */
 export async function request<S extends z.ZodType>(path: string, schema: S, options: RequestOptions = {}): Promise<z.infer<S>> {
   const response = await send(path, options);
-  return schema.parse(await response.json());
+  return understood(schema, await response.json());
+}
+
+/** An answer that keeps to the contract; one that does not is said in words, since a page may be older than the server. */
+function understood<S extends z.ZodType>(schema: S, answer: unknown): z.infer<S> {
+  const { success, data, error } = schema.safeParse(answer);
+  if (success) return data;
+  throw new Error('The server answers in a form that this page does not know. Reload the page: it may be of another version.', {
+    cause: error,
+  });
 }
 
 /** How far a long request has come. */
@@ -52,8 +61,8 @@ export async function requestJob<S extends z.ZodType>(
 ): Promise<z.infer<S>> {
   const response = await send(path, options);
   const body: unknown = await response.json();
-  if (response.status !== 202) return schema.parse(body);
-  return schema.parse(await followJob(jobStartedSchema.parse(body).job, onProgress, options.signal));
+  if (response.status !== 202) return understood(schema, body);
+  return understood(schema, await followJob(jobStartedSchema.parse(body).job, onProgress, options.signal));
 }
 
 function followJob(job: string, onProgress: (progress: Progress) => void, signal: AbortSignal | undefined): Promise<unknown> {

@@ -88,7 +88,7 @@ export function PairSections({ context, variables, result, second }: PairContent
         {() => <ResampleSection key={key} {...context} />}
       </Section>
       <Section id="note" title={study.state.pairNotes[pairKey(pair.x.id, pair.y.id)] ? 'Note ·' : 'Note'}>
-        {() => <PairNote key={key} study={study} pair={pair} />}
+        {() => <PairNote key={key} context={context} />}
       </Section>
     </div>
   );

@@ -1,12 +1,16 @@
-import type { Study } from '@ivlen/contract';
 import { pairKey } from '@ivlen/contract';
 import { type FormEvent, useId, useState } from 'react';
+import { PinButton } from '../pins/pin-button';
 import { useReadOnly } from '../study/read-only';
 import { useStudyChanges } from '../study/use-study-changes';
-import type { Pair } from './use-pair-selection';
+import { type PairContext, pairWords, pinnedSection } from './pair-request';
 
 /** A note about the pair, kept with the study. */
-export function PairNote({ study, pair: { x, y } }: { study: Study; pair: Pair }) {
+export function PairNote({ context }: { context: PairContext }) {
+  const {
+    study,
+    pair: { x, y },
+  } = context;
   const stored = study.state.pairNotes[pairKey(x.id, y.id)] ?? '';
   const [text, setText] = useState(stored);
   const { change } = useStudyChanges(study);
@@ -30,9 +34,12 @@ export function PairNote({ study, pair: { x, y } }: { study: Study; pair: Pair }
         value={text}
         onChange={(event) => setText(event.target.value)}
       />
-      <button type="submit" className="button mt-1" disabled={change.isPending || text.trim() === stored}>
-        Keep the note
-      </button>
+      <p className="mt-1 flex items-baseline gap-4">
+        <button type="submit" className="button" disabled={change.isPending || text.trim() === stored}>
+          Keep the note
+        </button>
+        {stored !== '' && <PinButton study={study} pinned={pinnedSection(context, 'note', `Note about ${pairWords(context)}`)} />}
+      </p>
     </form>
   );
 }

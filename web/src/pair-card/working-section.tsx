@@ -1,16 +1,13 @@
 import type { PairResult } from '@ivlen/contract';
-import { COEFFICIENTS, formatCoefficient, formatFixed, formatFullP, smallestDetectable } from '@ivlen/core';
+import { COEFFICIENTS, formatCoefficient, formatFixed, formatFullP } from '@ivlen/core';
 import { useMemo } from 'react';
 import { CopyButton } from '../controls/copy-button';
 import { coefficientText, fineCoefficientText } from '../numbers/number-text';
+import { PinButton } from '../pins/pin-button';
 import { NamedValues } from '../tables/named-values';
-import { intervalSteps } from './interval-steps';
-import type { PairContext } from './pair-request';
-import { type WorkingFacts, workingAsText } from './working-text';
-
-const POWER = 0.8;
-/** Above so many rows the exact distribution of r and Fisher’s z agree to all digits shown. */
-const MOST_EXACT = 2000;
+import { type PairContext, pairWords, pinnedSection } from './pair-request';
+import { workingFacts } from './working-facts';
+import { workingAsText } from './working-text';
 
 /** Of the smallest coefficient that would be found, by the alternative. */
 const SIGN = { 'two-sided': '±', greater: '', less: '−' } as const;
@@ -18,23 +15,11 @@ const SIGN = { 'two-sided': '±', greater: '', less: '−' } as const;
 /** How p and interval came about, with the numbers in them, and what this n could have found. */
 export function WorkingSection({ context, result }: { context: PairContext; result: PairResult }) {
   const { method, settings, pair } = context;
-  const test = result.tests[method];
+  const facts = useMemo(() => workingFacts(pair, method, settings, result), [pair, method, settings, result]);
+  const { test, alternative, held: k, df, steps, detectable, alpha } = facts;
   const { coefficient, pValue, log10P, pMethod, statistic, n, interval } = test;
-  const { alternative, levels, control } = settings;
-  const alpha = levels[0] ?? 0.05;
   const r = coefficient ?? Number.NaN;
-  const k = control.length;
-  const detectable = useMemo(
-    () =>
-      alpha < POWER
-        ? smallestDetectable({ n: n - k, power: POWER, alpha, alternative, method: n > MOST_EXACT ? 'fisher' : 'exact' })
-        : Number.NaN,
-    [n, k, alpha, alternative],
-  );
   const symbol = COEFFICIENTS[method].symbol;
-  const df = statistic?.df ?? n - 2 - k;
-  const steps = interval && coefficient !== null ? intervalSteps(method, interval, alternative, k) : [];
-  const facts: WorkingFacts = { pair, method, test, alternative, held: k, df, steps, detectable, alpha };
   return (
     <div data-testid="working">
       {pMethod === 't' && statistic ? (
@@ -85,7 +70,10 @@ export function WorkingSection({ context, result }: { context: PairContext; resu
           with a power of .80{COEFFICIENTS[method].ofRanks ? ' (computed for r)' : ''}.
         </p>
       )}
-      <CopyButton className="mt-2 text-[13px]" label="Copy the working" text={workingAsText(facts)} />
+      <p className="mt-2 flex gap-4 text-[13px]">
+        <CopyButton label="Copy the working" text={workingAsText(facts)} />
+        <PinButton study={context.study} pinned={pinnedSection(context, 'working', `Working of ${pairWords(context)}`)} />
+      </p>
     </div>
   );
 }

@@ -1,11 +1,10 @@
-import { useQueryClient } from '@tanstack/react-query';
+import type { Study } from '@ivlen/contract';
+import { type QueryClient, useQueryClient } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useParams } from 'react-router';
-import { settingsQuery } from '../api/queries';
 import { loadedLater } from '../controls/loaded-later';
 import { useStudy } from '../frame/study-frame';
 import { STAGES } from '../stages';
-import { startPlotting } from './start-plotting';
 
 const LOADED = new Map(STAGES.map(({ id, load }) => [id, loadedLater(load)]));
 const IDLE_MS = 1500;
@@ -24,18 +23,17 @@ export function StagePage() {
   useEffect(() => {
     document.title = `${stage?.name ?? ''} · ${study.name} · Ivlen`;
   }, [stage, study.name]);
-  // Read while nothing else is to be done, so that the stages open at once; if they cannot be now, they are when they are opened.
+  // Read while nothing else is to be done, so that the stages open at once; what cannot be now is when they are opened.
   useEffect(() => {
-    const handle = setTimeout(
-      () =>
-        void Promise.all([...LOADED.values()].map(({ preload }) => preload()))
-          .then(startPlotting)
-          .then(() => client.prefetchQuery(settingsQuery(study.id, 'scatterplots')))
-          .catch(() => {}),
-      IDLE_MS,
-    );
+    const handle = setTimeout(() => void readEverythingAhead(client, study).catch(() => {}), IDLE_MS);
     return () => clearTimeout(handle);
-  }, [client, study.id]);
+  }, [client, study]);
   const Shown = stage && LOADED.get(stage.id)?.Component;
   return Shown ? <Shown key={stage.id} study={study} /> : null;
+}
+
+async function readEverythingAhead(client: QueryClient, study: Study): Promise<void> {
+  await Promise.all([...LOADED.values()].map(({ preload }) => preload()));
+  await Promise.all(STAGES.map(({ tell }) => tell?.()));
+  for (const { readAhead } of STAGES) await (await readAhead?.())?.(client, study);
 }

@@ -23,6 +23,7 @@ export function useTold(study: Study, blocks: readonly ReportBlock[], settings: 
   });
 }
 
-function isPin(block: ReportBlock): block is PinBlock {
+/** Whether something pinned stands in a block, and no text alone. */
+export function isPin(block: ReportBlock): block is PinBlock {
   return block.content.kind === 'pin';
 }

@@ -1,4 +1,4 @@
-import type { Pinned } from '@ivlen/contract';
+import { type Pinned, pairKey } from '@ivlen/contract';
 import { COEFFICIENTS, RULE_SOURCES } from '@ivlen/core';
 import { z } from 'zod';
 import { completeForOf } from '../../../coefficients/requests';
@@ -7,11 +7,14 @@ import { coefficientText, fineCoefficientText } from '../../../numbers/number-te
 import { lineInWords, lineTable } from '../../../pair-card/line-words';
 import { againstReported } from '../../../pair-card/reported-words';
 import { resampledInWords } from '../../../pair-card/resampled-words';
+import { workingFacts } from '../../../pair-card/working-facts';
+import { workingAsText } from '../../../pair-card/working-text';
 import { rowInWords } from '../../../study/row-in-words';
 import { displayName } from '../../../study/variable-name';
 import type { Asking } from '../../../telling/asking';
 import { journalTable } from '../../../telling/journal-table';
-import { NOTHING_TOLD, paragraph, sentence, type Told } from '../../../telling/told';
+import { sourcesOfInterval } from '../../../telling/sources-of';
+import { fixedSentence, NOTHING_TOLD, paragraph, sentence, type Told } from '../../../telling/told';
 import { askedPair, pairMethods, type Reported } from './reported-pair';
 
 type TellPart = (pinned: Pinned, reported: Reported, asking: Asking) => Promise<Told>;
@@ -19,6 +22,8 @@ const TELLERS: Readonly<Record<string, TellPart>> = {
   line: (_, reported, asking) => tellLine(reported, asking),
   points: (_, reported, asking) => tellPoints(reported, asking),
   reported: tellReported,
+  working: (_, reported, asking) => tellWorking(reported, asking),
+  note: (_, reported, asking) => Promise.resolve(tellNote(reported, asking)),
   resampling: tellResampled,
 };
 const withReported = z.object({ reported: z.number(), reportedN: z.number().nullable() });
@@ -26,7 +31,8 @@ const withReported = z.object({ reported: z.number(), reportedN: z.number().null
 /** A section of a pair's card by itself. */
 export async function tellSection(section: string, pinned: Pinned, reported: Reported, asking: Asking): Promise<Told> {
   const told = await (TELLERS[section] ?? tellResampled)(pinned, reported, asking);
-  return { ...told, methods: [pairMethods(asking, reported.settings, reported.method)] };
+  // A note computes nothing.
+  return section === 'note' ? told : { ...told, methods: [pairMethods(asking, reported.settings, reported.method)] };
 }
 
 function pairRows({ x, y, settings, among }: Reported) {
@@ -122,5 +128,32 @@ async function tellResampled({ request }: Pinned, { x, y }: Reported, asking: As
     paragraphs: [paragraph(sentence('drawn', resampledInWords(data, request)))],
     sources: isBootstrap ? ['efron-1979', 'efron-1987'] : RULE_SOURCES['permutation tests'],
     tests: isBootstrap ? 0 : 1,
+  };
+}
+
+/** The steps that lead to p and interval, a line each, with every digit. */
+async function tellWorking(reported: Reported, asking: Asking): Promise<Told> {
+  const { x, y, method, settings } = reported;
+  const facts = workingFacts({ x, y }, method, settings, await askedPair(asking, reported));
+  // The first line names the pair, which the heading does.
+  const [, ...lines] = workingAsText(facts).split('\n');
+  return {
+    ...NOTHING_TOLD,
+    heading: `Working of ${COEFFICIENTS[method].symbol} of ${displayName(x)} and ${displayName(y)}`,
+    paragraphs: lines.map((line) => ({ ...paragraph(sentence(line.split(' = ')[0] ?? line, line)), item: true })),
+    sources: sourcesOfInterval(facts.test),
+    tests: 1,
+  };
+}
+
+/** What was noted about the pair, as it was written. */
+function tellNote({ x, y }: Reported, { study }: Asking): Told {
+  const note = study.state.pairNotes[pairKey(x.id, y.id)] ?? '';
+  return {
+    ...NOTHING_TOLD,
+    heading: `Note about ${displayName(x)} and ${displayName(y)}`,
+    paragraphs: (note === '' ? ['No note about it is kept any more.'] : note.split(/\n+/)).map((line, i) =>
+      paragraph(fixedSentence(`line-${i}`, line)),
+    ),
   };
 }

@@ -11,6 +11,8 @@ import { answer, handleError } from './errors/error-handler';
 import { exportRoutes } from './exports/export-routes';
 import { ExportService } from './exports/export-service';
 import { createApi, jsonResponses } from './http/api';
+import { bodyLimits } from './http/body-limits';
+import type { Converter } from './imports/conversion/converter';
 import { importRoutes } from './imports/import-routes';
 import { ImportService } from './imports/import-service';
 import type { Spool } from './imports/spool';
@@ -35,11 +37,19 @@ const health = createRoute({
   responses: jsonResponses(z.object({ status: z.literal('ok') }), 'Both do'),
 });
 
+interface Parts {
+  readonly database: Database;
+  readonly workers: Workers;
+  readonly spool: Spool;
+  readonly converter: Converter;
+}
+
 /** The application without a socket: routes, safety, errors. */
-export function createApp({ database, workers, spool }: { database: Database; workers: Workers; spool: Spool }): OpenAPIHono {
+export function createApp({ database, workers, spool, converter }: Parts): OpenAPIHono {
   const app = createApi();
   app.onError(handleError);
   app.use('*', securityHeaders, sameOriginOnly);
+  app.use('/api/*', bodyLimits);
   app.use('/api/*', async (c, next) => {
     await next();
     if (!c.res.headers.has('Cache-Control')) c.header('Cache-Control', 'no-store');
@@ -47,7 +57,7 @@ export function createApp({ database, workers, spool }: { database: Database; wo
 
   const columns = new Columns(workers);
   const jobs = new Jobs();
-  const imports = new ImportService(database, workers, spool);
+  const imports = new ImportService(database, workers, spool, converter);
   const analyses = new AnalysisService(database, columns, workers);
   const api = createApi()
     .openapi(health, async (c) => {

@@ -3,6 +3,7 @@ export { createApp } from './app';
 export { connect, type Database } from './database/connect';
 export { migrate } from './database/migrate';
 export { loadDemo } from './demo/load-demo';
+export { createConverter, createInlineConverter } from './imports/conversion/converter';
 export { readBytes } from './imports/read-bytes';
 export { Spool } from './imports/spool';
 export { Jobs } from './jobs/jobs';

@@ -6,6 +6,7 @@ import { migrate } from './database/migrate';
 import { loadDemo } from './demo/load-demo';
 import { listen } from './http/listen';
 import { serveWebFiles } from './http/web-files';
+import { createConverter } from './imports/conversion/converter';
 import { purgeImports } from './imports/import-repository';
 import { Spool } from './imports/spool';
 import { purgeDeleted } from './studies/study-repository';
@@ -19,7 +20,8 @@ const spool = new Spool(config.IVLEN_SPOOL);
 await spool.keepOnly(await purgeImports(database));
 
 const workers = createWorkerPool(fileURLToPath(new URL('./worker.cjs', import.meta.url)));
-const app = createApp({ database, workers, spool });
+const converter = createConverter(fileURLToPath(new URL('./convert.js', import.meta.url)));
+const app = createApp({ database, workers, spool, converter });
 serveWebFiles(app, config.IVLEN_WEB);
 const { server, port } = await listen(app, config.IVLEN_PORT, config.IVLEN_PORT_FIXED === '1');
 console.log(`Ivlen is at http://127.0.0.1:${port}`);

@@ -6,6 +6,7 @@ import { zipSync } from 'fflate';
 import { parquetWriteBuffer } from 'hyparquet-writer';
 import { afterAll, beforeAll, describe, expect, it, test } from 'vitest';
 import { bytesOf, openTestApplication, type TestApplication } from './test-application';
+import { workbook } from './workbook-file';
 import { zipBomb } from './zip-bomb';
 
 let app: TestApplication;
@@ -22,22 +23,6 @@ async function valuesOf(preview: ImportPreview, column: string): Promise<number[
   const id = study.state.variables.find(({ name }) => name === column)?.id;
   const response = await app.send('GET', `/studies/${study.id}/revisions/1/variables/${id}/values`);
   return [...new Float64Array(await response.arrayBuffer())];
-}
-
-/** A workbook as the format's standard (ECMA-376) describes the least of one: cells inline, no shared strings. */
-function workbook(sheets: Record<string, string>): Uint8Array {
-  const names = Object.keys(sheets);
-  const files: Record<string, string> = {
-    '[Content_Types].xml': `<?xml version="1.0"?><Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="xml" ContentType="application/xml"/></Types>`,
-    '_rels/.rels': `<?xml version="1.0"?><Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Id="rId1" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/officeDocument" Target="xl/workbook.xml"/></Relationships>`,
-    'xl/workbook.xml': `<?xml version="1.0"?><workbook xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main" xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships"><sheets>${names.map((name, i) => `<sheet name="${name}" sheetId="${i + 1}" r:id="rId${i + 1}"/>`).join('')}</sheets></workbook>`,
-    'xl/_rels/workbook.xml.rels': `<?xml version="1.0"?><Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships">${names.map((_, i) => `<Relationship Id="rId${i + 1}" Type="http://schemas.openxmlformats.org/officeDocument/2006/relationships/worksheet" Target="worksheets/sheet${i + 1}.xml"/>`).join('')}</Relationships>`,
-  };
-  for (const [i, name] of names.entries()) {
-    files[`xl/worksheets/sheet${i + 1}.xml`] =
-      `<?xml version="1.0"?><worksheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><sheetData>${sheets[name]}</sheetData></worksheet>`;
-  }
-  return zipSync(Object.fromEntries(Object.entries(files).map(([name, text]) => [name, bytesOf(text)])));
 }
 
 type CellValue = string | number | { error: string };
@@ -106,10 +91,12 @@ describe('a workbook', () => {
 
   it('that unpacks to far more than it says is refused in words, and leaves nothing', async () => {
     const before = readdirSync(app.folder);
-    const response = await app.send('POST', '/imports?name=bomb.xlsx', zipBomb('xl/worksheets/sheet1.xml', 420));
-    const { error } = errorSchema.parse(await response.json());
-    expect([response.status, error.code]).toEqual([422, 'unpacks-too-large']);
-    expect(error.message).toContain('more than 400 MB');
+    for (const [file, most] of [
+      ['xl/worksheets/sheet1.xml', 128],
+      ['xl/media/photo.bin', 400],
+    ] as const) {
+      await expect(bring('bomb.xlsx', zipBomb(file, 420))).rejects.toThrow(`The file unpacks to more than ${most} MB`);
+    }
     expect(readdirSync(app.folder)).toEqual(before);
   }, 60_000);
 });

@@ -3,7 +3,7 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { jobEventSchema, jobStartedSchema } from '@ivlen/contract';
-import { connect, createApp, createInlineWorkers, type Database, Spool, type Workers } from '@ivlen/server';
+import { connect, createApp, createInlineConverter, createInlineWorkers, type Database, Spool, type Workers } from '@ivlen/server';
 import { inject } from 'vitest';
 import type { z } from 'zod';
 import { databaseUrl } from './database-template';
@@ -56,7 +56,7 @@ function applicationOn(database: Database, folder: string, close: () => Promise<
       return inline.run(task, signal);
     },
   };
-  const app = createApp({ database, workers, spool: new Spool(folder) });
+  const app = createApp({ database, workers, spool: new Spool(folder), converter: createInlineConverter() });
 
   const send: TestApplication['send'] = async (method, path, body, headers = {}) => {
     const binary = body instanceof Uint8Array;

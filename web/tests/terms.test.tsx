@@ -63,6 +63,18 @@ describe('the tables', () => {
 });
 
 describe('the words of a term', () => {
+  it('are opened by keys as well', async () => {
+    const { user } = show(<Term of="vif">VIF</Term>);
+    await user.tab();
+    expect(document.activeElement?.textContent).toBe('VIF');
+    await user.keyboard('{Enter}');
+    expect(await screen.findByRole('dialog', { name: 'What VIF means' })).toBeTruthy();
+    await user.keyboard('{Escape}');
+    expect(screen.queryByRole('dialog')).toBeNull();
+    await user.keyboard(' ');
+    expect(await screen.findByRole('dialog', { name: 'What VIF means' })).toBeTruthy();
+  });
+
   it('lead to the page about it, and remember where they were opened', async () => {
     const { user, router } = show(<Term of="vif">VIF</Term>, '/studies/s1/collinearity?view=predictors');
     await user.click(screen.getByRole('button', { name: 'VIF' }));

@@ -13,7 +13,8 @@ export function duplicatedRows(columns: readonly Float64Array[]): number[][] {
     else hashes.set(hash, [row]);
   }
   const groups: number[][] = [];
-  for (const candidates of hashes.values()) if (candidates.length > 1) groups.push(...equalAmong(candidates, columns));
+  for (const candidates of hashes.values())
+    if (candidates.length > 1) for (const group of equalAmong(candidates, columns)) groups.push(group);
   return groups.sort((a, b) => a[0] - b[0]);
 }
 

@@ -158,8 +158,8 @@ function meanOfZ(
 function widestSpread(columns: readonly WithinColumn[]): number {
   const ratios = columns.map((column) => {
     const sds = column.sds.filter((sd) => sd > 0);
-    return sds.length > 1 ? Math.max(...sds) / Math.min(...sds) : Number.NaN;
+    return sds.length > 1 ? sds.reduce((a, b) => Math.max(a, b)) / sds.reduce((a, b) => Math.min(a, b)) : Number.NaN;
   });
   const known = ratios.filter((ratio) => ratio > 0);
-  return known.length > 0 ? Math.max(...known) : Number.NaN;
+  return known.length > 0 ? known.reduce((a, b) => Math.max(a, b)) : Number.NaN;
 }

@@ -45,7 +45,7 @@ export function formatP(p: number, levels: readonly number[] = [0.05, 0.01, 0.00
   if (Number.isNaN(p)) return '–';
   const least = 10 ** -decimals;
   // A level below what the decimals can tell: "< .01" would hide on which side of .001 it lies.
-  const finest = Math.min(least, ...levels);
+  const finest = levels.reduce((a, b) => Math.min(a, b), least);
   if (p < finest) return `< ${withoutZero(finest.toFixed(15).replace(/0+$/, ''))}`;
   if (p > 1 - least / 2) return `> .${'9'.repeat(decimals)}`;
   for (let digits = decimals; digits <= decimals + 5; digits++) {

@@ -69,7 +69,7 @@ function weight({ found, distance, effect }: { found: { reason: ValueSuspicion['
 
 /** By how much the coefficients move that a value is part of, the most of them. */
 function moved({ correlations }: Effect): number {
-  return Math.max(0, ...correlations.map(({ r, rWithout }) => Math.abs((r ?? 0) - (rWithout ?? 0))));
+  return correlations.reduce((most, { r, rWithout }) => Math.max(most, Math.abs((r ?? 0) - (rWithout ?? 0))), 0);
 }
 
 interface FoundCode extends Omit<Extract<Suspicion, { type: 'missing-code' }>, 'effect'> {

@@ -18,7 +18,14 @@ export async function defineVariable(context: ChangeContext, definition: Definit
   assertNameFree(state, definition.name, null);
   const derivation = resolveDefinition(state, definition);
   const variable = await derivedVariable(context, freeId(state, context.number), definition, derivation);
-  const after = Math.max(-1, ...sourcesOf(derivation).map((source) => state.variables.findIndex(({ id }) => id === source)));
+  const after = sourcesOf(derivation).reduce(
+    (last, source) =>
+      Math.max(
+        last,
+        state.variables.findIndex(({ id }) => id === source),
+      ),
+    -1,
+  );
   const at = after < 0 ? state.variables.length : after + 1;
   const inWords = (how: Derivation) => derivationInWords(how, state.variables, renameInFormula);
   const summary = `${variable.name} = ${inWords(derivation)}`;

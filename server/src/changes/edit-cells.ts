@@ -70,7 +70,10 @@ function assertBlock({ rows, cells }: ChangeOf<'edit-cells'>, variables: readonl
       hint: 'Copy a rectangle of cells.',
     });
   }
-  assertRow(Math.max(...rows), tableRows);
+  assertRow(
+    rows.reduce((last, row) => Math.max(last, row), 0),
+    tableRows,
+  );
 }
 
 async function parseCells({ db, table, head }: ChangeContext, variable: Variable, texts: readonly string[]): Promise<ParsedColumn> {

@@ -25,7 +25,7 @@ function settleVersions({ variables, setAside }: StudyState): Variable[] {
     const { derivation, version } = variable;
     const sources = derivation ? sourcesOf(derivation).map(versionOf) : [];
     const fitted = derivation && isFitted(derivation) ? (setAside?.version ?? 0) : 0;
-    const newest = Math.max(version, fitted, ...sources);
+    const newest = sources.reduce((a, b) => Math.max(a, b), Math.max(version, fitted));
     settled.set(id, newest);
     return newest;
   };

@@ -1,5 +1,7 @@
 import type { LimitReading } from '@ivlen/contract';
 import { LimitCollector } from '../limits/told-limits';
+import { CELL_LETTERS } from './budgets';
+import { cellTooLong } from './cell-too-long';
 import { BLOCK_ROWS, type ColumnBlocks, wholeColumn } from './column-blocks';
 import { ColumnFacts, type Found } from './column-facts';
 import type { DateReader } from './date-reader';
@@ -52,7 +54,10 @@ export class ColumnBuilder {
   add(cell: string): void {
     const fast = this.#mark >= 0 ? readDigits(cell, this.#mark) : Number.NaN;
     if (fast === fast) this.addNumber(fast);
-    else this.#addText(cell.trim());
+    else {
+      if (cell.length > CELL_LETTERS) throw cellTooLong(cell.length, this.length + 1, this.column + 1);
+      this.#addText(cell.trim());
+    }
   }
 
   /** Whether a cell of nothing but digits is the number that it seems to be, and no code for missing. */

@@ -20,7 +20,7 @@ export function guessTop(rows: readonly (readonly string[])[]): TableTop {
   const data = rows.findIndex((row) => filled(row) >= enough && row.some(isNumber));
   const head = rows.slice(0, data < 0 ? rows.length : data);
   if (usual < 2 || head.length > MOST_ABOVE || head.length === 0) return { top: 0, nameRows: 1 };
-  const fullest = Math.max(...head.map(filled));
+  const fullest = head.reduce((most, row) => Math.max(most, filled(row)), Number.NEGATIVE_INFINITY);
   if (fullest < enough) return { top: head.length, nameRows: 1 };
   const names = head.findIndex((row) => filled(row) >= AS_FULL * fullest);
   const above = head[names - 1];
@@ -29,7 +29,7 @@ export function guessTop(rows: readonly (readonly string[])[]): TableTop {
 
 /** The names of the columns from the rows that they stand in: the name of a group goes to all the columns under it. */
 export function joinedNames(rows: readonly (readonly string[])[]): string[] {
-  const width = Math.max(0, ...rows.map((row) => row.length));
+  const width = rows.reduce((most, row) => Math.max(most, row.length), 0);
   const lines = rows.map((row, k) => {
     let group = '';
     return Array.from({ length: width }, (_, i) => {

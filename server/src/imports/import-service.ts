@@ -7,6 +7,8 @@ import type { JobTools } from '../jobs/jobs';
 import { createStudy } from '../studies/create-study';
 import type { Workers } from '../workers/workers';
 import { openBlocksFile } from './column-blocks';
+import type { Converter } from './conversion/converter';
+import { detectFormat } from './formats/detect-format';
 import { deleteImport, insertImport, selectImport, updateImport, type WaitingImport } from './import-repository';
 import type { FilePreview } from './read-file';
 import type { Spool } from './spool';
@@ -18,6 +20,7 @@ export class ImportService {
     private readonly database: Database,
     private readonly workers: Workers,
     private readonly spool: Spool,
+    private readonly converter: Converter,
   ) {}
 
   /** Stores a file that is sent, to be read next. @returns what `read` takes */
@@ -118,10 +121,21 @@ export class ImportService {
     return waiting;
   }
 
-  async #read({ id, reading, ...request }: Reading, { signal, tell }: JobTools): Promise<FilePreview> {
+  async #read({ id, reading, name, settings, sheet, sheets }: Reading, { signal, tell }: JobTools): Promise<FilePreview> {
+    const paths = this.spool.paths(id, reading);
     const progress = new Float64Array(new SharedArrayBuffer(2 * Float64Array.BYTES_PER_ELEMENT));
+    const onProgress = (done: number, total: number) => {
+      progress[0] = done;
+      progress[1] = total;
+    };
     tell(() => ({ what: 'bytes read', done: progress[0] ?? 0, total: progress[1] ?? 0 }));
-    return this.workers.run({ task: 'read-file', request: { ...request, paths: this.spool.paths(id, reading), progress } }, signal);
+    const format = settings?.format ?? detectFormat(await this.spool.firstBytes(paths), name);
+    const told =
+      format === 'text' || sheets
+        ? { sheets: sheets ?? [], sheet: format === 'text' ? null : sheet }
+        : await this.converter.convert({ format, source: paths.source, text: paths.text, sheet }, signal, onProgress);
+    const request = { paths, settings, format, told, guessedSheet: sheet === null, progress };
+    return this.workers.run({ task: 'read-file', request }, signal);
   }
 }
 

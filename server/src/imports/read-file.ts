@@ -1,15 +1,12 @@
-import { closeSync, openSync, readSync, writeFileSync } from 'node:fs';
+import { writeFileSync } from 'node:fs';
 import type { Format, ImportPreview, ImportProblem, ImportSettings } from '@ivlen/contract';
 import { DomainError } from '../errors/domain-error';
 import { type BlocksFile, openBlocksFile } from './column-blocks';
-import { detectFormat } from './formats/detect-format';
-import { jsonToText } from './formats/json-rows';
-import { parquetToText } from './formats/parquet';
-import { workbookToText } from './formats/workbook';
+import type { Converted } from './conversion/conversion';
 import { guessSettings } from './guess-settings';
 import { readTable } from './read-table';
 import { sampleText } from './scan-table';
-import { fileSource } from './table-source';
+import { fileSource, withBoundedLines } from './table-source';
 
 /** Where the parts of a file on its way in are. */
 export interface ImportPaths {
@@ -25,14 +22,15 @@ export interface ImportPaths {
 }
 
 export interface ReadFileRequest {
-  readonly name: string;
   readonly paths: ImportPaths;
   /** null to guess them. */
   readonly settings: ImportSettings | null;
-  /** The sheet of a workbook to be read; null for the first one. */
-  readonly sheet: string | null;
-  /** The sheets of a workbook that was turned into text before; null to do it. */
-  readonly sheets: string[] | null;
+  /** Where it is no text itself, it stands as one beside it by now. */
+  readonly format: Format;
+  /** The sheets of a workbook, and the one that was turned into text. */
+  readonly told: Converted;
+  /** Whether which sheet is read was guessed. */
+  readonly guessedSheet: boolean;
   /** Bytes read so far and in all, in shared memory. */
   readonly progress: Float64Array;
 }
@@ -43,10 +41,8 @@ export type FilePreview = Omit<ImportPreview, 'id' | 'fileName' | 'bytes'>;
 const AS_WRITTEN = { encoding: 'utf-8', separator: '\t', quotes: true } as const;
 
 /** Reads a file of any format as a table, its columns into the blocks file. */
-export async function readFile({ name, paths, settings, sheet, sheets, progress }: ReadFileRequest): Promise<FilePreview> {
-  const format = settings?.format ?? detectFormat(firstBytes(paths.source), name);
-  const told = sheets ? { sheets, sheet } : await asText(format, paths, sheet, progress);
-  const source = fileSource(format === 'text' ? paths.source : paths.text);
+export async function readFile({ paths, settings, format, told, guessedSheet, progress }: ReadFileRequest): Promise<FilePreview> {
+  const source = withBoundedLines(fileSource(format === 'text' ? paths.source : paths.text));
   if (format !== 'text' && source.bytes === 0)
     throw new DomainError('empty-file', 'There is no table in the file: it holds no cell.', {
       hint: 'Choose another file, or another sheet.',
@@ -69,7 +65,7 @@ export async function readFile({ name, paths, settings, sheet, sheets, progress 
     return {
       ...preview,
       sheets: told.sheets,
-      problems: withSheets(preview.problems, told, { guessed: sheet === null, ofJson: format === 'json' }),
+      problems: withSheets(preview.problems, told, { guessed: guessedSheet, ofJson: format === 'json' }),
     };
   } finally {
     blocks?.close();
@@ -107,23 +103,6 @@ function withSheets(
 const NO_TABLE: ReadonlySet<string> = new Set(['no-rows', 'one-column', 'no-quantity', 'few-rows', 'nothing-kept']);
 const SHEETS_OFFERED = 3;
 
-async function asText(
-  format: Format,
-  paths: ImportPaths,
-  sheet: string | null,
-  progress: Float64Array,
-): Promise<{ sheets: string[]; sheet: string | null }> {
-  if (format === 'workbook') return workbookToText(paths.source, paths.text, sheet);
-  if (format === 'json') return jsonToText(paths.source, paths.text, sheet);
-  if (format === 'parquet') {
-    await parquetToText(paths.source, paths.text, (done, total) => {
-      progress[0] = done;
-      progress[1] = total;
-    });
-  }
-  return { sheets: [], sheet: null };
-}
-
 /** Settings as chosen; of a text that we wrote ourselves only names, units, foot and codes are to be guessed, and marks can be set. */
 function settingsFor(
   format: Format,
@@ -134,12 +113,4 @@ function settingsFor(
   if (format === 'text') return chosen;
   const settings = chosen ?? guessSettings(sampleText(source, 'utf-8'), 'utf-8', { ...AS_WRITTEN, decimal: '.', thousands: 'none' });
   return { ...settings, ...AS_WRITTEN, format, sheet };
-}
-
-function firstBytes(path: string): Uint8Array {
-  const file = openSync(path, 'r');
-  const bytes = new Uint8Array(8);
-  readSync(file, bytes, 0, bytes.length, 0);
-  closeSync(file);
-  return bytes;
 }

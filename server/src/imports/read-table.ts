@@ -25,6 +25,7 @@ import { limitsNote } from './text-numbers';
 import { bareUnit } from './units-row';
 
 const DATES_PROBED = 1000;
+const SHOWN_LETTERS = 300;
 
 /** A table as read: what the preview shows; the values are in the blocks that were given. */
 export interface ReadTable {
@@ -53,10 +54,21 @@ export async function readTable(source: TableSource, settings: ImportSettings | 
     ...table.columns.flatMap((builder, i) => (columns[i] ? columnProblems(builder, columns[i], i, resolved) : [])),
   ].filter((problem, _, all) => !isOfUnits(problem, table, all));
   return {
-    preview: { settings: resolved, rows: table.rows, columns, head: table.head, problems: bySeverity(problems) },
+    preview: {
+      settings: resolved,
+      rows: table.rows,
+      columns,
+      head: table.head.map((cells) => cells.map(cut)),
+      problems: bySeverity(problems),
+    },
     dictionaries: table.columns.map((builder) => builder.dictionary()),
     limits: table.columns.map(({ toldLimits }) => toldLimits.found),
   };
+}
+
+/** A cell as it is shown in the preview. */
+function cut(cell: string): string {
+  return cell.length > SHOWN_LETTERS ? `${cell.slice(0, SHOWN_LETTERS)} …` : cell;
 }
 
 function guessed(source: TableSource): ImportSettings {

@@ -1,5 +1,5 @@
 import { createWriteStream } from 'node:fs';
-import { mkdir, readdir, readFile, rm } from 'node:fs/promises';
+import { mkdir, open, readdir, readFile, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -13,6 +13,7 @@ import type { ImportPaths } from './read-file';
 const dictionarySchema = z.array(z.string());
 const limitsSchema = z.object({ texts: z.array(z.string()), rows: z.array(z.number().int()), codes: z.array(z.number().int()) });
 const MEGABYTE = 1024 * 1024;
+const FIRST_BYTES = 8;
 
 export function tooLarge(): DomainError {
   return new DomainError('too-large', `The file is larger than ${LARGEST_FILE / MEGABYTE} MB.`, {
@@ -56,6 +57,17 @@ export class Spool {
     const file = createWriteStream(this.paths(id, '').source, { mode: 0o600 });
     await pipeline(body instanceof Readable ? body : Readable.fromWeb(body), upTo(LARGEST_FILE), file, { signal });
     return file.bytesWritten;
+  }
+
+  /** Enough of a file to tell what it is. */
+  async firstBytes({ source }: ImportPaths): Promise<Uint8Array> {
+    const file = await open(source);
+    try {
+      const { buffer, bytesRead } = await file.read(new Uint8Array(FIRST_BYTES), 0, FIRST_BYTES, 0);
+      return buffer.subarray(0, bytesRead);
+    } finally {
+      await file.close();
+    }
   }
 
   /** Texts by code, a list for each column. */

@@ -1,4 +1,6 @@
 import { closeSync, fstatSync, openSync, readSync } from 'node:fs';
+import { DomainError } from '../errors/domain-error';
+import { LINE_BYTES } from './budgets';
 
 /** Text or other bytes to be read from the start, as often as needed, a piece at a time. */
 export interface TableSource {
@@ -39,4 +41,30 @@ export function memorySource(bytes: Uint8Array): TableSource {
       for (let at = 0; at < bytes.length; at += PIECE_BYTES) yield bytes.subarray(at, at + PIECE_BYTES);
     },
   };
+}
+
+const LINE_FEED = 10;
+
+/** The same bytes, of which no line is longer than any that a table has. @throws {DomainError} 'line-too-long', while it is read */
+export function withBoundedLines(source: TableSource): TableSource {
+  return {
+    bytes: source.bytes,
+    *pieces() {
+      let [length, read] = [0, 0];
+      for (const piece of source.pieces()) {
+        const [first, last] = [piece.indexOf(LINE_FEED), piece.lastIndexOf(LINE_FEED)];
+        if (length + (first < 0 ? piece.length : first) > LINE_BYTES) throw lineTooLong(read - length);
+        length = last < 0 ? length + piece.length : piece.length - last - 1;
+        read += piece.length;
+        yield piece;
+      }
+    },
+  };
+}
+
+function lineTooLong(start: number): DomainError {
+  return new DomainError('line-too-long', `A line of the file is longer than ${LINE_BYTES / 1024 / 1024} MB, and was not read further.`, {
+    where: `from byte ${(start + 1).toLocaleString('en-GB')}`,
+    hint: 'Each case needs a line of its own. A file that is no table of text looks like this too.',
+  });
 }

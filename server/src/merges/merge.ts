@@ -91,7 +91,7 @@ async function runMerge(
     const known = variable.storage === 'code' ? await selectDictionary(db, place, variable.id) : [];
     const column = plan.fit.columns.get(variable.id);
     const merged = merge(before, column === undefined ? null : convertedFor(plan, column, variable, known), plan);
-    variables.push(...changesOf(variable, before, merged, known, plan));
+    for (const change of changesOf(variable, before, merged, known, plan)) variables.push(change);
     await onMerged(variable, before, merged);
   }
   const { match } = plan;

@@ -1,3 +1,4 @@
+import { greatest } from '../numbers/ends';
 import { grouped, powerOfTen } from '../numbers/plain-number';
 
 const DIGITS = 4;
@@ -23,7 +24,7 @@ export function asMeasured(value: number | null): string {
 
 /** Values that stand under each other: as many decimals in each as the longest has. @param most decimals at the most */
 export function asMeasuredAlike(values: readonly (number | null)[], most = 8): (value: number | null) => string {
-  const decimals = Math.max(0, ...values.map((value) => decimalsOf(value)));
+  const decimals = Math.max(0, greatest(values.map((value) => decimalsOf(value))));
   return (value) => {
     const text = asMeasured(value);
     return value === null || text.includes('×') || Number.isNaN(value) ? text : grouped(value.toFixed(Math.min(most, decimals)));

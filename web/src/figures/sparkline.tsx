@@ -1,3 +1,5 @@
+import { greatest } from '../numbers/ends';
+
 const WIDTH = 40;
 const HEIGHT = 16;
 
@@ -13,7 +15,7 @@ export function Sparkline({
   width?: number;
   height?: number;
 }) {
-  const highest = Math.max(1, ...bins);
+  const highest = Math.max(1, greatest(bins));
   const step = width / Math.max(1, bins.length);
   return (
     <svg width={width} height={height} className={`shrink-0 ${faint ? 'opacity-50' : ''}`} aria-hidden="true">

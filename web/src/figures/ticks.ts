@@ -1,4 +1,5 @@
 import type { ScaleLinear } from 'd3-scale';
+import { greatest, least } from '../numbers/ends';
 import { grouped, powerOfTen } from '../numbers/plain-number';
 
 /** A tick with its words. */
@@ -27,8 +28,8 @@ export function ticksOf(scale: ScaleLinear<number, number>, count: number): Tick
 
 /** Ticks as they are written: plainly, in groups of three digits, unless the axis is very long or very short; with a true minus sign. */
 export function tickTexts(values: readonly number[]): string[] {
-  const size = Math.max(0, ...values.map(Math.abs));
-  const step = Math.min(...values.slice(1).map((value, i) => Math.abs(value - (values[i] ?? 0))));
+  const size = Math.max(0, greatest(values.map(Math.abs)));
+  const step = least(values.slice(1).map((value, i) => Math.abs(value - (values[i] ?? 0))));
   const gap = Number.isFinite(step) ? step : size;
   const decimals = decimalsOf(gap);
   const longPower = size < LARGEST && Math.log10(size / gap) > LONGEST_FACTOR + 1;

@@ -3,6 +3,7 @@ import { COEFFICIENTS, formatFixed } from '@ivlen/core';
 import { percent } from '../coefficients/cell-data';
 import { joined } from '../coefficients/coefficient-names';
 import { adjustmentInWords } from '../coefficients/sentence-parts';
+import { greatest, least } from '../numbers/ends';
 import { coefficientText, intervalText, pRelationText } from '../numbers/number-text';
 import type { TakingPart } from '../settings/use-grouping';
 import { displayName } from '../study/variable-name';
@@ -86,7 +87,7 @@ function coefficientsInWords({ cells, tested }: ComparedPair, groups: readonly S
   const each = groups.flatMap((group, k) => (tested[k] ? [`${group.label} ${coefficientText(cells[k]?.coefficient ?? Number.NaN)}`] : []));
   if (each.length <= MOST_IN_SENTENCE) return each.join(', ');
   const values = cells.flatMap(({ coefficient }, k) => (tested[k] && coefficient !== null ? [coefficient] : []));
-  return `from ${coefficientText(Math.min(...values))} to ${coefficientText(Math.max(...values))}`;
+  return `from ${coefficientText(least(values))} to ${coefficientText(greatest(values))}`;
 }
 
 /** Whether the association of a pair differs between the groups, in a sentence that can be copied. */
@@ -151,7 +152,7 @@ export function otherStory(pair: ComparedPair, groups: readonly ShownGroup[]): s
   const values = pair.cells.flatMap(({ coefficient }, k) => (pair.tested[k] && coefficient !== null ? [coefficient] : []));
   const { symbol } = COEFFICIENTS[pair.method];
   const pooled = pair.pooled.coefficient ?? 0;
-  const [low, high] = [Math.min(...values), Math.max(...values)];
+  const [low, high] = [least(values), greatest(values)];
   const over = `${symbol} = ${coefficientText(pooled)} over all rows of these groups, but ${coefficientText(low)} to ${coefficientText(high)} inside them`;
   const within = withinCoefficient(pair.within);
   // All rows mix what is inside the groups with how their means lie: where the inside alone is of another sign, or there

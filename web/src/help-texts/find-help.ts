@@ -1,3 +1,4 @@
+import { greatest } from '../numbers/ends';
 import { SECTIONS, type Section } from './sections';
 
 /** A part of help that holds all words looked for. */
@@ -49,7 +50,7 @@ function placeOf(text: string, typed: string): number {
 
 function excerptOf(text: string, words: readonly string[]): string {
   const lower = text.toLowerCase();
-  const at = Math.max(0, ...words.map((word) => placeOf(lower, word)));
+  const at = Math.max(0, greatest(words.map((word) => placeOf(lower, word))));
   const from = at <= AROUND ? 0 : text.indexOf(' ', at - AROUND) + 1;
   const end = text.indexOf(' ', at + 2 * AROUND);
   return `${from > 0 ? '… ' : ''}${text.slice(from, end < 0 ? undefined : end)}${end < 0 ? '' : ' …'}`;

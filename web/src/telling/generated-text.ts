@@ -18,7 +18,7 @@ function mergedLists(content: RichText['content']): RichText['content'] {
   const merged: RichText['content'] = [];
   for (const part of content) {
     const last = merged.at(-1);
-    if (part.type === 'bulletList' && last?.type === 'bulletList') last.content.push(...part.content);
+    if (part.type === 'bulletList' && last?.type === 'bulletList') last.content = [...last.content, ...part.content];
     else merged.push(part);
   }
   return merged;

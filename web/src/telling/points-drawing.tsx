@@ -2,6 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { Axes } from '../figures/axes';
 import { endsOf } from '../figures/charts/nice-axis';
 import { tickCount } from '../figures/ticks';
+import { greatest, least } from '../numbers/ends';
 
 const SHAPE = 0.62;
 const MARGIN = { top: 8, right: 10, bottom: 40, left: 54 };
@@ -51,7 +52,7 @@ export function PointsDrawing({
   const path = (places: readonly Place[]) =>
     places.map((place, i) => `${i === 0 ? 'M' : 'L'}${x(place.x).toFixed(1)} ${y(place.y).toFixed(1)}`).join('');
   const bandEnds = [...band.map((at) => ({ x: at.x, y: at.low })), ...band.map((at) => ({ x: at.x, y: at.high })).toReversed()];
-  const [from, to] = [Math.max(...lowest(x, y)), Math.min(...highest(x, y))];
+  const [from, to] = [greatest(lowest(x, y)), least(highest(x, y))];
   return (
     <svg width={width} height={height} role="img" aria-label={label}>
       <Axes x={x} y={y} frame={frame} xLabel={xLabel} yLabel={yLabel} />

@@ -1,5 +1,5 @@
 import { Popover } from 'radix-ui';
-import { lazy, type ReactNode, Suspense } from 'react';
+import { type KeyboardEvent, lazy, type ReactNode, Suspense } from 'react';
 import { TERMS, type TermId } from './terms';
 
 const TermWords = lazy(async () => ({ default: (await import('../help-texts/term-words')).TermWords }));
@@ -17,8 +17,11 @@ export function Term({ of, children, label }: TermProps) {
   const { entry } = TERMS[of];
   return (
     <Popover.Root>
-      <Popover.Trigger className="term" {...(label ? { 'aria-label': label } : {})}>
-        {children}
+      <Popover.Trigger asChild>
+        {/* A button would be a box of its own, and be read out apart from its sentence: "p , two-sided". */}
+        <span role="button" tabIndex={0} className="term" onKeyDown={pressedByKey} {...(label ? { 'aria-label': label } : {})}>
+          {children}
+        </span>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
@@ -34,4 +37,12 @@ export function Term({ of, children, label }: TermProps) {
       </Popover.Portal>
     </Popover.Root>
   );
+}
+
+/** Enter and the space bar press it, as they press a button. */
+function pressedByKey(event: KeyboardEvent<HTMLElement>): void {
+  if (event.key !== 'Enter' && event.key !== ' ') return;
+  event.preventDefault();
+  event.stopPropagation();
+  event.currentTarget.click();
 }

@@ -34,14 +34,26 @@ export function unpack(pieces: Iterable<Uint8Array>, keep: (name: string) => ((b
   }
 }
 
-/** Unpacks some files of a zip into memory. */
-export function unpackInMemory(bytes: Uint8Array, wanted: (name: string) => boolean, most: number): Map<string, Uint8Array> {
+/**
+ * Unpacks some files of a zip into memory.
+ * @param limits bytes of all that is in it, and of each file that is wanted
+ */
+export function unpackInMemory(
+  bytes: Uint8Array,
+  wanted: (name: string) => boolean,
+  { most, each }: { readonly most: number; readonly each: number },
+): Map<string, Uint8Array> {
   const kept = new Map<string, Uint8Array[]>();
   const keep = (name: string) => {
     if (!wanted(name)) return null;
     const pieces: Uint8Array[] = [];
+    let size = 0;
     kept.set(name, pieces);
-    return (data: Uint8Array) => void pieces.push(data.slice());
+    return (data: Uint8Array) => {
+      size += data.length;
+      if (size > each) throw tooLarge(each);
+      pieces.push(data.slice());
+    };
   };
   unpack([bytes], keep, most);
   return new Map([...kept].map(([name, pieces]) => [name, Buffer.concat(pieces)]));

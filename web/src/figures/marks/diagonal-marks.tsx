@@ -1,4 +1,5 @@
 import type { DiagonalContent } from '@ivlen/contract';
+import { greatest } from '../../numbers/ends';
 import { PADDING } from '../padding';
 import type { Palette } from '../palette';
 import type { Marginal } from './marginal';
@@ -30,7 +31,7 @@ type PartProps = Pick<DiagonalMarksProps, 'marginal' | 'height' | 'palette'> & {
 
 function Bars({ marginal: { edges, counts }, x, width, height, palette }: PartProps & { readonly width: number }) {
   const rates = counts.map((count, i) => count / Math.max(Number.MIN_VALUE, (edges[i + 1] ?? 0) - (edges[i] ?? 0)));
-  const most = Math.max(...rates);
+  const most = greatest(rates);
   if (!(most > 0)) return null;
   const [left, right] = [edges[0] ?? 0, edges.at(-1) ?? 0];
   // A constant has one bar in the middle of its axis.
@@ -55,7 +56,7 @@ function Densities({
   height,
   palette,
 }: PartProps & { readonly domain: readonly [number, number] }) {
-  const most = Math.max(0, ...densities.flatMap(({ y }) => y));
+  const most = Math.max(0, greatest(densities.flatMap(({ y }) => y)));
   if (most === 0) return null;
   return densities.map(({ group, x: allX, y: allY }) => {
     const within = allX.map((at) => at >= low && at <= high);

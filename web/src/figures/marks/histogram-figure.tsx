@@ -1,6 +1,7 @@
 import type { ShapeResult } from '@ivlen/contract';
 import { scaleLinear } from 'd3-scale';
 import { memo } from 'react';
+import { greatest } from '../../numbers/ends';
 import { asMeasured } from '../as-measured';
 import { formatMeasured } from '../format-measured';
 
@@ -43,7 +44,7 @@ export const HistogramFigure = memo(function HistogramFigure({
   const edges = bins.edges.length > 1 && bins.edges[0] !== bins.edges.at(-1) ? bins.edges : [min - margin, max + margin];
   const heights = bins.counts.map((count, i) => count / n / ((edges[i + 1] ?? 0) - (edges[i] ?? 0)));
   const normalPeak = sd ? 1 / (sd * Math.sqrt(2 * Math.PI)) : 0;
-  const highest = Math.max(...heights, ...density.y, normalPeak);
+  const highest = greatest([...heights, ...density.y, normalPeak]);
   const y = scaleLinear([0, highest], [floor, 3]);
   const path = (xs: readonly number[], ys: readonly number[]) =>
     xs

@@ -5,6 +5,7 @@ import type { Matrix } from '../../coefficients/matrix';
 import { moved, type Place } from '../../coefficients/use-grid-keys';
 import { useTheme } from '../../controls/theme';
 import { useCoefficientScale } from '../../figures/use-coefficient-scale';
+import { greatest, least } from '../../numbers/ends';
 import { coefficientText } from '../../numbers/number-text';
 import { displayName } from '../../study/variable-name';
 import { CellReadout } from './cell-readout';
@@ -98,7 +99,7 @@ export function ColourMatrix({ matrix, settings, selected, onOpen }: ColourMatri
         onClick={() => place && open(place)}
       >
         <canvas ref={canvas} style={{ width: edge, height: edge }} aria-hidden="true" />
-        {[place, chosen && { i: Math.max(...chosen), j: Math.min(...chosen) }].map(
+        {[place, chosen && { i: greatest(chosen), j: least(chosen) }].map(
           (mark, k) =>
             mark && (
               <span

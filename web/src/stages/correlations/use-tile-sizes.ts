@@ -1,5 +1,6 @@
 import type { CorrelationSettings, Variable } from '@ivlen/contract';
 import { type RefObject, useEffect, useState } from 'react';
+import { greatest } from '../../numbers/ends';
 import { decimalsInUse } from '../../numbers/number-text';
 import { displayName } from '../../study/variable-name';
 
@@ -41,7 +42,7 @@ export function tileSizes(room: Room, names: readonly string[], { size, descript
   const count = names.length;
   const compact = size === 'compact';
   const words = names.map(longestWord);
-  const whole = Math.max(0, ...names.map((name) => name.length));
+  const whole = Math.max(0, greatest(names.map((name) => name.length)));
   // A name of two words takes two lines where tiles are high enough.
   const letters = compact ? whole : Math.max(Math.ceil(whole / 2) + 1, ...words);
   const nameWidth = Math.round(Math.min(NAMES.widest, Math.max(NAMES.narrowest, letters * ROW_LETTER + 12)));
@@ -83,7 +84,7 @@ function useRoom(grid: RefObject<HTMLElement | null>): Room {
 }
 
 function longestWord(name: string): number {
-  return Math.max(...name.split(' ').map((word) => word.length));
+  return greatest(name.split(' ').map((word) => word.length));
 }
 
 /** Tiles get lower as variables get more, so that a dozen fit a laptop's screen. */

@@ -1,4 +1,5 @@
 import type { ReportSettings } from '@ivlen/contract';
+import { greatest } from '../../numbers/ends';
 import type { ToldTable } from '../../telling/told';
 
 /** How many letters of a table's size fit beside each other between the margins of the paper. */
@@ -47,7 +48,7 @@ function pickAll(cells: readonly string[], columns: readonly number[]): string[]
 
 /** Names stand on two lines where they are long, so that they count half. */
 function widest(texts: readonly string[]): number {
-  return texts.reduce((most, text) => Math.max(most, ...text.split('\n').map(({ length }) => length)), 0);
+  return texts.reduce((most, text) => Math.max(most, greatest(text.split('\n').map(({ length }) => length))), 0);
 }
 
 function sum(numbers: readonly number[]): number {

@@ -2,6 +2,7 @@ import { useRef } from 'react';
 import { CopyButton } from '../../../controls/copy-button';
 import { useElementWidth } from '../../../controls/use-element-width';
 import { ExportFigureButton } from '../../../figures/export/export-figure-button';
+import { greatest } from '../../../numbers/ends';
 import type { Shares } from '../../../predictors/find-shares';
 import { sharesTable } from '../../../predictors/tables';
 import { dependenceInWords, shareSentence } from '../../../predictors/words';
@@ -125,5 +126,5 @@ export function SharesSection(props: SharesSectionProps) {
 }
 
 function largestShown(shares: Shares | null): number {
-  return Math.max(1, ...(shares?.inflation.map(({ inflation }) => inflation).filter((value) => value === value) ?? []));
+  return Math.max(1, greatest(shares?.inflation.map(({ inflation }) => inflation).filter((value) => value === value) ?? []));
 }

@@ -4,6 +4,7 @@ import { useQuery } from '@tanstack/react-query';
 import { type FormEvent, useMemo, useState } from 'react';
 import { analysisQuery } from '../../../api/queries';
 import { readNumber } from '../../../controls/read-number';
+import { least } from '../../../numbers/ends';
 import { useAdvisedVariables } from '../../../pair-card/use-pair-advice';
 import { useShapeMarks } from '../../../settings/use-shape-marks';
 import { useStudyChanges } from '../../../study/use-study-changes';
@@ -34,7 +35,7 @@ export function HypothesisForm({ study, question, before, onDone }: HypothesisFo
   const pair = useMemo(() => variables.filter(({ id }) => id === x || id === y), [variables, x, y]);
   const { marked } = useShapeMarks(study, pair);
   const { data: summary } = useQuery(analysisQuery(study.id, study.head, { kind: 'summary' }));
-  const fewest = Math.min(...pair.map(({ id }) => summary?.variables.find((item) => item.id === id)?.n ?? Number.POSITIVE_INFINITY));
+  const fewest = least(pair.map(({ id }) => summary?.variables.find((item) => item.id === id)?.n ?? Number.POSITIVE_INFINITY));
   // Whether r and ρ differ is a result: what is stated before one is seen cannot rest on it.
   const [a, b] = useAdvisedVariables(study, pair, fewest, marked);
   const advice = a && b ? adviseMethod(a, b, { n: fewest }) : null;

@@ -6,6 +6,7 @@ import { createCoefficientScale } from '../../../figures/coefficient-scale';
 import { dayToken, filePalette } from '../../../figures/export/day-colours';
 import { drawingWidth, type FigureOptions, FONT_UNITS } from '../../../figures/export/figure-options';
 import { FileSvg } from '../../../figures/export/file-svg';
+import { greatest } from '../../../numbers/ends';
 import { coefficientText } from '../../../numbers/number-text';
 import { displayName } from '../../../study/variable-name';
 
@@ -37,7 +38,7 @@ export function MatrixFigure({ matrix, settings, options, title, caption, fontFa
     lightText: dayToken('--tile-light-text'),
   });
   const names = variables.map((variable, i) => `${i + 1}. ${displayName(variable)}`);
-  const left = Math.min(MOST_NAME, Math.max(...names.map((name) => name.length * LETTER))) + 8;
+  const left = Math.min(MOST_NAME, greatest(names.map((name) => name.length * LETTER))) + 8;
   const tile = (width - left) / Math.max(1, variables.length - 1);
   const height = Math.min(TALLEST, tile);
   const size = Math.min(FONT_UNITS, tile / 3.4);

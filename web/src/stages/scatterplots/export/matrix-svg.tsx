@@ -4,6 +4,7 @@ import { groupShape, NO_GROUP } from '../../../figures/group-styles';
 import type { Marginal } from '../../../figures/marks/marginal';
 import { shapePath } from '../../../figures/marks/marker';
 import type { Palette } from '../../../figures/palette';
+import { greatest } from '../../../numbers/ends';
 import { AxesAcross, AxesDown } from '../matrix/axes-along';
 import { DiagonalFigure } from '../matrix/diagonal-figure';
 import type { Layout } from '../matrix/layout';
@@ -48,7 +49,7 @@ export function MatrixSvg(props: MatrixSvgProps) {
   const { rows, columns, cell, plot, gutter } = layout;
   const width = gutter.left + columns.length * cell.width + gutter.right;
   const entries = legendLines(legend, width - gutter.left);
-  const legendHeight = entries.length === 0 ? 0 : (Math.max(...entries.map(({ line }) => line)) + 1) * LEGEND_LINE;
+  const legendHeight = entries.length === 0 ? 0 : (greatest(entries.map(({ line }) => line)) + 1) * LEGEND_LINE;
   const height = legendHeight + gutter.top + rows.length * cell.height + gutter.bottom;
   const axes = { layout, domains, ranks, palette };
   return (

@@ -3,6 +3,7 @@ import { scaleLinear } from 'd3-scale';
 import { PADDING } from '../../../figures/padding';
 import type { Palette } from '../../../figures/palette';
 import { ticksOf } from '../../../figures/ticks';
+import { greatest } from '../../../numbers/ends';
 import { axisLabel, displayName } from '../../../study/variable-name';
 import { fitted, fits as hasRoom, inTwo } from './fitted-text';
 import type { AxisScale } from './layout';
@@ -103,7 +104,7 @@ function valueTicks(domain: readonly [number, number], length: number, horizonta
   // As many as have room for their words: asked for fewer until they have.
   for (let count = most; count >= 1; count--) {
     const ticks = ticksOf(scale, count).map(({ value, text }) => ({ place: scale(value), text, anchor: 'middle' as const }));
-    const widest = horizontal ? Math.max(...ticks.map(({ text }) => text.length)) * SIZE * 0.56 + TICK_GAP : SIZE + 3;
+    const widest = horizontal ? greatest(ticks.map(({ text }) => text.length)) * SIZE * 0.56 + TICK_GAP : SIZE + 3;
     const apart = Math.abs((ticks[1]?.place ?? Number.POSITIVE_INFINITY) - (ticks[0]?.place ?? 0));
     if (apart >= widest || count === 1) return ticks;
   }

@@ -1,4 +1,5 @@
 import type { PanelContent, ScatterplotSettings, Variable } from '@ivlen/contract';
+import { greatest, least } from '../../../numbers/ends';
 import type { PanelSpec } from '../plotting/plot-data';
 import type { Sheet } from '../plotting/sheet';
 
@@ -128,8 +129,8 @@ export function specAt({ plot }: Layout, { row, column, half }: PanelPlace, cont
 
 /** The panels in view on one sheet, with the sheet's own place among all panels. */
 export function sheetOf({ cell, plot }: Layout, places: readonly PanelPlace[], specs: readonly (PanelSpec | null)[]): Sheet & Corner {
-  const [firstRow, firstColumn] = [Math.min(...places.map(({ i }) => i)), Math.min(...places.map(({ j }) => j))];
-  const [lastRow, lastColumn] = [Math.max(...places.map(({ i }) => i)), Math.max(...places.map(({ j }) => j))];
+  const [firstRow, firstColumn] = [least(places.map(({ i }) => i)), least(places.map(({ j }) => j))];
+  const [lastRow, lastColumn] = [greatest(places.map(({ i }) => i)), greatest(places.map(({ j }) => j))];
   if (places.length === 0) return { left: 0, top: 0, width: 0, height: 0, panels: [] };
   const panels = places.flatMap(({ i, j }, k) => {
     const spec = specs[k];

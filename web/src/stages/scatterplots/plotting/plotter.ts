@@ -1,4 +1,5 @@
 import { SHAPES } from '../../../figures/marks/shapes';
+import { greatest, least } from '../../../numbers/ends';
 import { type Bins, binnedPicture, binsOf, binsWhere, countAt, countInto, paintBins } from './bins';
 import { createLitSquares, type LitSquares, lightSquares } from './lit-squares';
 import { type Pen, paintPoints } from './paint-points';
@@ -117,7 +118,7 @@ export class Plotter {
     const { positions, bins } = this.#panelOf(spec);
     const { data } = this.#asked();
     const [xs, ys] = [outline.map(([x]) => x), outline.map(([, y]) => y)];
-    const [left, right, top, bottom] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+    const [left, right, top, bottom] = [least(xs), greatest(xs), least(ys), greatest(ys)];
     const isInside = (x: number, y: number) => x >= left && x <= right && y >= top && y <= bottom && isInPolygon(outline, x, y);
     const inBins = bins && binsWhere(bins, isInside);
     const mask = new Uint8Array(data.rows.length);

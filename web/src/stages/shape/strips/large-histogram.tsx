@@ -2,6 +2,7 @@ import type { ShapeResult } from '@ivlen/contract';
 import { Line, ReferenceArea, ReferenceLine } from 'recharts';
 import { FRAME, niceAxis } from '../../../figures/charts/nice-axis';
 import { PlainChart } from '../../../figures/charts/plain-chart';
+import { greatest } from '../../../numbers/ends';
 import { rangeOf } from './range-of';
 
 interface LargeHistogramProps {
@@ -40,7 +41,7 @@ export function LargeHistogram({ shape, name, label, width, height, bins: { edge
           return { x: at, y: asCounts(Math.exp(-0.5 * ((at - mean) / sd) ** 2) / (sd * Math.sqrt(2 * Math.PI))) };
         })
       : [];
-  const y = niceAxis([0, Math.max(...counts, ...curve.map((point) => point.y), ...normal.map((point) => point.y))], height - 60);
+  const y = niceAxis([0, greatest([...counts, ...curve.map((point) => point.y), ...normal.map((point) => point.y)])], height - 60);
   const barWidth = ((width - FRAME.left - FRAME.right) * each) / (x.domain[1] - x.domain[0]);
   return (
     <PlainChart label={label} width={width} height={height} x={{ name, ...x }} y={{ name: 'rows', ...y }}>

@@ -3,6 +3,7 @@ import { scaleLinear } from 'd3-scale';
 import { Axes } from '../../../figures/axes';
 import { FRAME, niceAxis } from '../../../figures/charts/nice-axis';
 import { BoxFigure } from '../../../figures/marks/box-figure';
+import { greatest } from '../../../numbers/ends';
 import type { Asking } from '../../../telling/asking';
 import { drawnFigure } from '../../../telling/drawn-figure';
 import { quantilesFigure } from '../../../telling/quantiles-figure';
@@ -57,7 +58,7 @@ function Histogram({ shape, label, axis, width }: HistogramProps) {
   const inRange = ({ x: at }: { x: number }) => at >= range[0] && at <= range[1];
   const curve = constant ? [] : shape.density.x.map((at, i) => ({ x: at, y: (shape.density.y[i] ?? 0) * n * each })).filter(inRange);
   const normal = sd && mean !== null ? normalCurve(range, mean, sd, n * each) : [];
-  const most = Math.max(...counts, ...curve.map((at) => at.y), ...normal.map((at) => at.y));
+  const most = greatest([...counts, ...curve.map((at) => at.y), ...normal.map((at) => at.y)]);
   const y = scaleLinear([0, most], [frame.bottom, frame.top]).nice(6);
   const path = (places: readonly { x: number; y: number }[]) =>
     places.map((at, i) => `${i === 0 ? 'M' : 'L'}${x(at.x).toFixed(1)} ${y(at.y).toFixed(1)}`).join('');

@@ -3,6 +3,7 @@ import { formatFixed } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../../../api/queries';
 import { rowsOf } from '../../../coefficients/requests';
+import { greatest, least } from '../../../numbers/ends';
 import { pRelationText } from '../../../numbers/number-text';
 import type { SubgroupProps } from '../stage-props';
 
@@ -41,7 +42,7 @@ export function matricesInWords(
   }
   const [alpha = 0.05] = levels;
   const said = pValue <= alpha ? 'Whole matrices differ' : 'Whole matrices do not detectably differ';
-  const [fewest, most] = [Math.min(...n), Math.max(...n)];
+  const [fewest, most] = [least(n), greatest(n)];
   const rows = n.length > 0 ? `, ${fewest === most ? most : `${fewest} to ${most}`} complete rows a group` : '';
   const often = rejectsTooOften ? '; with groups this small it rejects too often' : '';
   return `${said}: Jennrich’s χ²(${df}) = ${formatFixed(statistic, 1)}, ${pRelationText(pValue, levels)}${rows}${often}.`;

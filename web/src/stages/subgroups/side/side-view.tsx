@@ -4,6 +4,7 @@ import { useElementWidth } from '../../../controls/use-element-width';
 import { groupShape, groupToken } from '../../../figures/group-styles';
 import { Marker } from '../../../figures/marks/marker';
 import { type ComparedPair, type MarkedCell, pairId, pairName } from '../../../groups/compared-pairs';
+import { greatest, least } from '../../../numbers/ends';
 import { fineCoefficientText, fineIntervalText, pRelationText } from '../../../numbers/number-text';
 import { TableTools } from '../../../tables/table-tools';
 import type { SubgroupProps } from '../stage-props';
@@ -77,7 +78,7 @@ function tileOf(cell: MarkedCell | undefined, levels: readonly number[]) {
 /** "52–57". */
 function rangeOfN(pairs: readonly ComparedPair[], cellOf: (pair: ComparedPair) => MarkedCell | undefined): string {
   const counts = pairs.map((pair) => cellOf(pair)?.n ?? 0);
-  const [fewest, most] = [Math.min(...counts), Math.max(...counts)].map((count) => count.toLocaleString('en-GB'));
+  const [fewest, most] = [least(counts), greatest(counts)].map((count) => count.toLocaleString('en-GB'));
   return fewest === most ? `${most}` : `${fewest}–${most}`;
 }
 

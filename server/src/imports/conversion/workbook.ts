@@ -1,11 +1,15 @@
 import { readFileSync } from 'node:fs';
+import { zipSync } from 'fflate';
 import { readSheet } from 'read-excel-file/node';
 import { DomainError } from '../../errors/domain-error';
+import { SHEET_BYTES, UNPACKED_BYTES } from '../budgets';
+import { unpackInMemory } from '../formats/unpack';
 import { cellOf, TextTableFile } from './text-table-file';
-import { unpackInMemory } from './unpack';
+import { assertBounded, columnNumber } from './workbook-bounds';
 
-const MOST_UNPACKED = 400 * 1024 * 1024;
-const LETTERS = 26;
+/** All that a sheet is read from; pictures and the like are left behind. */
+const NEEDED =
+  /^(\[Content_Types\]\.xml|_rels\/\.rels|xl\/(workbook\.xml|_rels\/workbook\.xml\.rels|sharedStrings\.xml|styles\.xml|worksheets\/[^/]+\.xml))$/;
 
 /** A cell that holds an error instead of a value. */
 interface ErrorCell {
@@ -25,11 +29,7 @@ export async function workbookToText(
   wanted: string | null,
 ): Promise<{ sheets: string[]; sheet: string | null }> {
   const bytes = readFileSync(path);
-  const parts = unpackInMemory(
-    bytes,
-    (name) => /^xl\/(workbook\.xml|_rels\/workbook\.xml\.rels|worksheets\/[^/]+\.xml)$/.test(name),
-    MOST_UNPACKED,
-  );
+  const parts = unpackInMemory(bytes, (name) => NEEDED.test(name), { most: UNPACKED_BYTES, each: SHEET_BYTES });
   const files = sheetFiles(parts);
   const sheets = [...files.keys()];
   const sheet = wanted !== null && files.has(wanted) ? wanted : likeliestTable(files, parts);
@@ -38,10 +38,12 @@ export async function workbookToText(
       hint: 'Choose a workbook (.xlsx), or a CSV file.',
     });
   }
-  const data = await readSheet(bytes, sheet);
+  const file = files.get(sheet) ?? '';
+  assertBounded(textOf(parts.get(file)));
+  const data = await sheetCells(parts, file, sheet);
   const rows: unknown[][] = data.map((row) => [...row]);
   // The reader passes over cells with errors; written back, they are told like those of a CSV file.
-  for (const { row, column, text } of errorCells(parts.get(files.get(sheet) ?? ''))) {
+  for (const { row, column, text } of errorCells(parts.get(file))) {
     const cells = rows[row];
     if (cells && (cells[column] === null || cells[column] === undefined)) cells[column] = text;
   }
@@ -114,7 +116,15 @@ function* errorCells(sheet: Uint8Array | undefined): Generator<ErrorCell> {
   }
 }
 
-/** "A" is 0, "AA" is 26. */
-function columnNumber(letters: string): number {
-  return [...letters].reduce((number, letter) => number * LETTERS + letter.charCodeAt(0) - 64, 0) - 1;
+/** What a reader makes of one sheet; the others are not handed to it. @throws {DomainError} 'damaged-workbook' */
+async function sheetCells(parts: ReadonlyMap<string, Uint8Array>, file: string, sheet: string): Promise<readonly (readonly unknown[])[]> {
+  const needed = [...parts].filter(([name]) => !name.startsWith('xl/worksheets/') || name === file);
+  try {
+    return await readSheet(Buffer.from(zipSync(Object.fromEntries(needed), { level: 0 })), sheet);
+  } catch (error) {
+    throw new DomainError('damaged-workbook', `The sheet “${sheet}” of the workbook cannot be read.`, {
+      ...(error instanceof Error && error.message ? { where: error.message.slice(0, 200) } : {}),
+      hint: 'Open it in the spreadsheet it came from and save it anew, or save the sheet as CSV and bring that in.',
+    });
+  }
 }

@@ -1,8 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { DomainError } from '../../errors/domain-error';
+import { JSON_BYTES, JSON_KEYS } from '../budgets';
 import { cellOf, TextTableFile } from './text-table-file';
-
-const LARGEST_JSON = 256 * 1024 * 1024;
 
 /**
  * Writes rows in JSON as text: an array of objects, an object that holds such arrays, or one object a line.
@@ -12,18 +11,33 @@ const LARGEST_JSON = 256 * 1024 * 1024;
  */
 export function jsonToText(path: string, textPath: string, list: string | null = null): { sheets: string[]; sheet: string | null } {
   const content = readFileSync(path);
-  if (content.length > LARGEST_JSON) {
+  if (content.length > JSON_BYTES) {
     throw new DomainError('too-large', 'A JSON file is read up to 256 MB.', {
       hint: 'Save the table as CSV or Parquet and bring that in.',
     });
   }
   const { rows, lists, taken } = rowsIn(new TextDecoder().decode(content), list);
-  const names = [...new Set(rows.flatMap((row) => Object.keys(row)))];
+  const names = keysOf(rows);
   const text = new TextTableFile(textPath);
   text.row(names);
-  for (const row of rows) text.row(names.map((name) => cellOf(row[name])));
+  for (const row of rows) text.row(names.map((name) => (Object.hasOwn(row, name) ? cellOf(row[name]) : '')));
   text.close();
   return lists.length > 1 ? { sheets: lists, sheet: taken } : { sheets: [], sheet: null };
+}
+
+/** The keys of all rows in the order in which they come. Rows with keys of their own each would make a table of nearly nothing. */
+function keysOf(rows: readonly Row[]): string[] {
+  const names = new Set<string>();
+  for (const [i, row] of rows.entries()) {
+    for (const name of Object.keys(row)) names.add(name);
+    if (names.size > JSON_KEYS) {
+      throw new DomainError('too-many-keys', `The rows have more than ${JSON_KEYS.toLocaleString('en-GB')} different keys between them.`, {
+        where: `row ${i + 1}`,
+        hint: 'Each row must have the same keys, the names of the columns. If keys hold values, write them as a column instead.',
+      });
+    }
+  }
+  return [...names];
 }
 
 type Row = Readonly<Record<string, unknown>>;

@@ -1,4 +1,6 @@
 import { closeSync, openSync, writeSync } from 'node:fs';
+import { CELL_LETTERS } from '../budgets';
+import { cellTooLong } from '../cell-too-long';
 
 const FLUSH_LETTERS = 1024 * 1024;
 const NEEDS_QUOTES = /["\t\r\n]/;
@@ -7,12 +9,16 @@ const NEEDS_QUOTES = /["\t\r\n]/;
 export class TextTableFile {
   readonly #file: number;
   #pending = '';
+  #rows = 0;
 
   constructor(path: string) {
     this.#file = openSync(path, 'w', 0o600);
   }
 
+  /** @throws {DomainError} 'cell-too-long' */
   row(cells: readonly string[]): void {
+    this.#rows++;
+    for (const [i, cell] of cells.entries()) if (cell.length > CELL_LETTERS) throw cellTooLong(cell.length, this.#rows, i + 1);
     // A row of nothing would be an empty line, which is passed over when it is read.
     const text = cells.map((cell) => (NEEDS_QUOTES.test(cell) ? `"${cell.replaceAll('"', '""')}"` : cell)).join('\t');
     this.#pending += `${text === '' ? '""' : text}\n`;

@@ -1,0 +1,39 @@
+import { importPreviewSchema } from '@ivlen/contract';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { bytesOf, openTestApplication, type TestApplication } from './test-application';
+
+let app: TestApplication;
+beforeAll(async () => {
+  app = await openTestApplication();
+});
+afterAll(() => app.close());
+
+async function answerTo(text: string): Promise<{ status: number; error: { code: string; message: string; where?: string } }> {
+  const response = await app.send('POST', '/imports?name=t.csv', bytesOf(text));
+  return { status: response.status, ...((await response.json()) as { error: { code: string; message: string } }) };
+}
+
+describe('a text that is no table', () => {
+  it('with a cell that no table has is refused, in quotes or not', async () => {
+    const long = 'x'.repeat(1_000_001);
+    for (const cell of [long, `"${long}"`]) {
+      const { status, error } = await answerTo(`a,b\n1,${cell}\n2,y\n`);
+      expect(status).toBe(422);
+      expect(error).toMatchObject({ code: 'cell-too-long', where: 'row 1, column 2' });
+      expect(error.message).toContain('1,000,001 letters');
+    }
+  });
+
+  it('with a line that never ends is refused soon', async () => {
+    const { status, error } = await answerTo(`a,b\n1,2\n${'x,'.repeat(9_000_000)}`);
+    expect([status, error.code]).toEqual([422, 'line-too-long']);
+    expect(error.where).toBe('from byte 9');
+  });
+
+  it('is shown with long cells cut, and kept with them whole', async () => {
+    const note = 'n'.repeat(5000);
+    const preview = await app.ask(importPreviewSchema, 'POST', '/imports?name=t.csv', bytesOf(`a,note\n1,${note}\n2,short\n3,short\n`));
+    expect(preview.head[0]?.[1]).toBe(`${'n'.repeat(300)} …`);
+    expect(preview.head[1]?.[1]).toBe('short');
+  });
+});

@@ -24,4 +24,5 @@ export * from './spreadsheet-text';
 export * from './studies';
 export * from './subset-words';
 export * from './subsets';
+export * from './value-labels';
 export * from './version';

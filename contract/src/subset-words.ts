@@ -1,5 +1,6 @@
 import type { Variable } from './codebook';
 import type { Rule, Subset } from './subsets';
+import { labelOf } from './value-labels';
 
 const VALUES_NAMED = 4;
 
@@ -17,7 +18,7 @@ function ruleInWords(rule: Rule, variables: readonly Variable[]): string {
     case 'missing':
       return `${name} ${is} missing`;
     case 'one-of': {
-      const labels = rule.values.map((value) => variable?.valueLabels[value] ?? value);
+      const labels = rule.values.map((value) => labelOf(variable?.valueLabels ?? {}, value) ?? value);
       if (labels.length === 1) return `${name} ${is} ${labels[0]}`;
       const more = labels.length > VALUES_NAMED ? ` or ${labels.length - VALUES_NAMED} more` : '';
       return `${name} ${is} one of ${labels.slice(0, VALUES_NAMED).join(', ')}${more}`;

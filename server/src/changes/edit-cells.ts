@@ -1,4 +1,4 @@
-import type { ChangeOf, Variable } from '@ivlen/contract';
+import { type ChangeOf, labelOf, type Variable } from '@ivlen/contract';
 import { CHUNK_ROWS } from '../columns/chunk-codec';
 import { insertChunk, insertDictionary, selectChunk, selectDictionary } from '../columns/column-repository';
 import { variableOf } from '../columns/columns';
@@ -148,7 +148,7 @@ async function oneCellBefore(
   const place = { study: table.study, revision: head };
   const chunk = Math.floor((row - 1) / CHUNK_ROWS);
   const value = (await selectChunk(db, place, id, chunk))[row - 1 - chunk * CHUNK_ROWS] ?? Number.NaN;
-  const shown = (written: string | null) => (written ? (variable.valueLabels[written] ?? written) : 'missing');
+  const shown = (written: string | null) => (written ? (labelOf(variable.valueLabels, written) ?? written) : 'missing');
   const before = shown(writtenValue(value, variable, await columns.dictionary(db, table, id)));
   return `${variable.name} in ${await rowInWords(db, columns, table, row - 1)}: ${before} became ${shown(text.trim())}`;
 }

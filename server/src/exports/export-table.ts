@@ -1,4 +1,4 @@
-import type { Variable } from '@ivlen/contract';
+import { labelOf, type Variable } from '@ivlen/contract';
 import { writtenValue } from '../rows/written-value';
 
 /** A table about to be written, in memory that worker threads share. */
@@ -20,6 +20,6 @@ export function rowCount({ rows, columns }: ExportTable): number {
 export function createCellWriter(variable: Variable, dictionary: readonly string[], labels: boolean): (value: number) => string {
   return (value) => {
     const text = writtenValue(value, variable, dictionary) ?? '';
-    return labels ? (variable.valueLabels[text] ?? text) : text;
+    return labels ? (labelOf(variable.valueLabels, text) ?? text) : text;
   };
 }

@@ -1,6 +1,9 @@
 import { OpenAPIHono, type z } from '@hono/zod-openapi';
 import { errorSchema, jobStartedSchema } from '@ivlen/contract';
 import { DomainError } from '../errors/domain-error';
+import { sentenceAbout, speakOfRequests } from './request-words';
+
+speakOfRequests();
 
 /** A router whose validation errors are sentences, like all others. */
 export function createApi(): OpenAPIHono {
@@ -13,7 +16,7 @@ export function createApi(): OpenAPIHono {
 
 /** What is wrong with a request, from the first issue that its schema found. */
 export function invalidRequest([issue]: readonly z.core.$ZodIssue[], part: string): DomainError {
-  return new DomainError('invalid-request', issue?.message ?? 'The request is not what was expected.', {
+  return new DomainError('invalid-request', issue ? sentenceAbout(issue, part) : 'The request is not what was expected.', {
     where: issue?.path.join('.') || part,
     hint: 'Correct this part and try again; if you did not write it yourself, reload the page.',
   });

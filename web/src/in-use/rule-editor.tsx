@@ -1,4 +1,4 @@
-import { makesGroups, type Rule, type Study, type Variable } from '@ivlen/contract';
+import { labelOf, makesGroups, type Rule, type Study, type Variable } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { X } from 'lucide-react';
 import { categoriesQuery } from '../api/queries';
@@ -202,7 +202,7 @@ function Values({
               checked={rule.values.includes(text)}
               onChange={(event) => toggle(text, event.target.checked)}
             />
-            {variable?.valueLabels[text] ?? text} <span className="numerals text-[13px] text-muted">{rows}</span>
+            {labelOf(variable?.valueLabels ?? {}, text) ?? text} <span className="numerals text-[13px] text-muted">{rows}</span>
           </label>
         </li>
       ))}

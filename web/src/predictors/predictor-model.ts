@@ -1,4 +1,4 @@
-import type { Categories, CollinearityResult, Variable } from '@ivlen/contract';
+import { type Categories, type CollinearityResult, labelOf, type Variable } from '@ivlen/contract';
 import type { ModelTriangle } from '@ivlen/core';
 import { displayName } from '../study/variable-name';
 
@@ -49,7 +49,7 @@ export function levelNames(variables: readonly Variable[], categories: readonly 
   return new Map(
     variables.map((variable, k) => [
       variable.id,
-      new Map(categories[k]?.categories?.map(({ text, value }) => [value, variable.valueLabels[text] ?? text] as const)),
+      new Map(categories[k]?.categories?.map(({ text, value }) => [value, labelOf(variable.valueLabels, text) ?? text] as const)),
     ]),
   );
 }
@@ -75,7 +75,7 @@ export function predictorModel(result: CollinearityResult, variables: readonly V
 
 /** A level as the codebook calls it. */
 function levelName(levels: LevelNames, { id, valueLabels }: Pick<Variable, 'id' | 'valueLabels'>, value: number): string {
-  return levels.get(id)?.get(value) ?? valueLabels[String(value)] ?? String(value);
+  return levels.get(id)?.get(value) ?? labelOf(valueLabels, String(value)) ?? String(value);
 }
 
 /** The upper triangle, row by row, back into a square. */

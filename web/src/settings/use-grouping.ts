@@ -1,4 +1,4 @@
-import { type GroupsOf, MOST_COMPARED, makesGroups, type Study, type SummaryResult, type Variable } from '@ivlen/contract';
+import { type GroupsOf, labelOf, MOST_COMPARED, makesGroups, type Study, type SummaryResult, type Variable } from '@ivlen/contract';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { analysisQuery, categoriesQuery } from '../api/queries';
@@ -74,7 +74,7 @@ export function useGroups(study: Study, by: Variable | null): readonly CountedGr
   const { data } = useQuery({ ...categoriesQuery(study.id, study.head, by?.id ?? ''), enabled: by !== null });
   return useMemo(() => {
     if (!by || !data) return undefined;
-    return data.categories?.map(({ text, value, rows }) => ({ value, label: by.valueLabels[text] ?? text, rows })) ?? null;
+    return data.categories?.map(({ text, value, rows }) => ({ value, label: labelOf(by.valueLabels, text) ?? text, rows })) ?? null;
   }, [by, data]);
 }
 

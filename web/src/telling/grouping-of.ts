@@ -1,4 +1,4 @@
-import { makesGroups } from '@ivlen/contract';
+import { labelOf, makesGroups } from '@ivlen/contract';
 import { firstGrouping, type TakingPart, takingPart } from '../settings/use-grouping';
 import type { Asking } from './asking';
 
@@ -22,6 +22,6 @@ export async function takingPartOf(
   const by = asking.study.state.variables.find(({ id }) => id === variable);
   const { categories } = await asking.categories(variable);
   if (!by || !categories) return null;
-  const all = categories.map(({ text, value, rows }) => ({ value, label: by.valueLabels[text] ?? text, rows }));
+  const all = categories.map(({ text, value, rows }) => ({ value, label: labelOf(by.valueLabels, text) ?? text, rows }));
   return takingPart(by, all, chosen, withoutOne);
 }

@@ -1,10 +1,10 @@
-import type { Cell, Variable } from '@ivlen/contract';
+import { type Cell, labelOf, type Variable } from '@ivlen/contract';
 import { formatFixed } from '@ivlen/core';
 
 /** A cell as it is shown: labels instead of codes, the decimals of the codebook; null for a missing value. */
 export function cellText(cell: Cell, { valueLabels, decimals }: Variable): string | null {
   if (cell === null) return null;
-  const label = valueLabels[String(cell)];
+  const label = labelOf(valueLabels, String(cell));
   if (label !== undefined) return label;
   if (typeof cell === 'string') return cell;
   return decimals === null ? String(cell).replace('-', '−') : formatFixed(cell, decimals);

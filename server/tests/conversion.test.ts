@@ -6,7 +6,7 @@ import { zipSync } from 'fflate';
 import { parquetWriteBuffer } from 'hyparquet-writer';
 import { afterAll, describe, expect, it } from 'vitest';
 import { bytesOf } from './test-application';
-import { workbook } from './workbook-file';
+import { workbook, workbookFiles } from './workbook-file';
 
 const folder = mkdtempSync(join(tmpdir(), 'ivlen-conversion-'));
 afterAll(() => rmSync(folder, { recursive: true }));
@@ -116,15 +116,21 @@ describe('a workbook', () => {
     expect(told === null || told.code === 'damaged-workbook').toBe(true);
   });
 
+  it('has times to the second', async () => {
+    const date = '<c r="A2" s="1"><v>45000.041666666664</v></c>';
+    const files = workbookFiles({
+      Sheet1: `<row r="1">${cell('A1', 'at')}${cell('B1', 'x')}</row><row r="2">${date}${cell('B2', 1)}</row>`,
+    });
+    const styles = `<?xml version="1.0"?><styleSheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><cellXfs count="2"><xf numFmtId="0"/><xf numFmtId="22" applyNumberFormat="1"/></cellXfs></styleSheet>`;
+    const parts = Object.entries({ ...files, 'xl/styles.xml': styles }).map(([name, part]) => [name, bytesOf(part)]);
+    await convert('workbook', zipSync(Object.fromEntries(parts)));
+    expect(readFileSync(text, 'utf8').split('\n')[1]).toBe('2023-03-15T01:00:00\t1');
+  });
+
   it('leaves pictures and other sheets behind', async () => {
+    const texts = Object.entries(workbookFiles({ A: TABLE, B: `<row r="1">${cell('XFD1', 1)}</row>` }));
     const files = {
-      ...Object.fromEntries(
-        Object.entries(
-          await import('./workbook-file').then(({ workbookFiles }) =>
-            workbookFiles({ A: TABLE, B: `<row r="1">${cell('XFD1', 1)}</row>` }),
-          ),
-        ).map(([name, part]) => [name, bytesOf(part)]),
-      ),
+      ...Object.fromEntries(texts.map(([name, part]) => [name, bytesOf(part)])),
       'xl/media/photo.bin': new Uint8Array(5_000_000),
     };
     expect(await convert('workbook', zipSync(files))).toEqual({ sheets: ['A', 'B'], sheet: 'A' });

@@ -103,6 +103,19 @@ const matrixOf = (study: Study) =>
   });
 
 describe('the study archive', () => {
+  it('in which a variable is computed from itself through another is refused, and nothing is made of it', async () => {
+    const study = await richStudy();
+    const { bytes } = await exported(study, { format: 'archive' });
+    const files = unzipSync(bytes);
+    const whole = JSON.parse(strFromU8(files['study.json'] ?? new Uint8Array()));
+    const share = whole.state.variables.find(({ name }: { name: string }) => name === 'share');
+    share.derivation = { type: 'formula', formula: 'share + 1', sources: [share.id], ignoreMissing: false };
+    const before = await app.ask(z.array(studyListItemSchema), 'GET', '/studies');
+    const circular = zipSync({ ...files, 'study.json': strToU8(JSON.stringify(whole)) });
+    await expect(app.ask(studySchema, 'POST', '/archives?name=x.zip', circular)).rejects.toThrow(/share is computed from itself/);
+    expect(await app.ask(z.array(studyListItemSchema), 'GET', '/studies')).toEqual(before);
+  });
+
   it('brings everything back as it was, to the last digit', async () => {
     const study = await richStudy();
     const trail = await app.ask(trailSchema, 'GET', `/studies/${study.id}/trail`);

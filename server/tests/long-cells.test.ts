@@ -1,4 +1,4 @@
-import { importPreviewSchema } from '@ivlen/contract';
+import { importPreviewSchema, studySchema } from '@ivlen/contract';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { bytesOf, openTestApplication, type TestApplication } from './test-application';
 
@@ -35,5 +35,31 @@ describe('a text that is no table', () => {
     const preview = await app.ask(importPreviewSchema, 'POST', '/imports?name=t.csv', bytesOf(`a,note\n1,${note}\n2,short\n3,short\n`));
     expect(preview.head[0]?.[1]).toBe(`${'n'.repeat(300)} …`);
     expect(preview.head[1]?.[1]).toBe('short');
+  });
+});
+
+describe('characters that no text has', () => {
+  it('are left out at reading and said, in names and cells, in quotes or not', async () => {
+    for (const quote of ['', '"']) {
+      const text = `a,no\0te\n${Array.from({ length: 300 }, (_, i) => `${i},${quote}so${i % 30 === 0 ? '\0' : ''}me ${i % 7}${quote}`).join('\n')}\n`;
+      const preview = await app.ask(importPreviewSchema, 'POST', '/imports?name=n%00ul.csv', bytesOf(text));
+      expect(preview.fileName).toBe('nul.csv');
+      expect(preview.columns.map(({ name }) => name)).toEqual(['a', 'note']);
+      expect(preview.head[0]).toEqual(['0', 'some 0']);
+      expect(preview.problems.find(({ code }) => code === 'zeros')?.message).toBe('11 characters that no text has (NUL) were left out.');
+      const study = await app.ask(studySchema, 'POST', '/studies', { importId: preview.id, name: 'Without' });
+      expect(study.rows).toBe(300);
+    }
+  });
+
+  it('in what is typed are refused in words', async () => {
+    const preview = await app.ask(importPreviewSchema, 'POST', '/imports?name=t.csv', bytesOf('a,b\n1,2\n2,3\n3,5\n'));
+    const study = await app.ask(studySchema, 'POST', '/studies', { importId: preview.id, name: 'Typed' });
+    const response = await app.send('POST', `/studies/${study.id}/changes`, {
+      expectedHead: study.head,
+      change: { type: 'set-aside', choice: { rows: [[1, 1]] }, because: 'mis\0read' },
+    });
+    expect(response.status).toBe(422);
+    expect(await response.json()).toMatchObject({ error: { code: 'unstorable' } });
   });
 });

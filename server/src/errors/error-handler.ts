@@ -44,11 +44,23 @@ export function errorBody(error: unknown): ApiError {
 function asDomainError(error: unknown): DomainError {
   if (error instanceof DomainError) return error;
   if (isDatabaseGone(error)) return databaseGone();
+  if (isUnstorable(error)) return unstorable();
   const id = randomUUID();
   console.error(`[${id}]`, error);
   return new DomainError('unexpected', 'Something went wrong that Ivlen did not foresee.', {
     where: `error ${id}`,
     hint: 'What was stored is kept. Try again; the server’s log says more under this number.',
+  });
+}
+
+/** What the database takes for no value at all (its class 22, data exceptions): numbers beyond its own, characters that no text has. */
+function isUnstorable(error: unknown): boolean {
+  return error instanceof Error && 'severity' in error && 'code' in error && typeof error.code === 'string' && /^22/.test(error.code);
+}
+
+function unstorable(): DomainError {
+  return new DomainError('unstorable', 'The request holds a number that is too large, or a character that no text has.', {
+    hint: 'Correct it and try again; if you did not write it yourself, reload the page.',
   });
 }
 

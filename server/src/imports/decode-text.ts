@@ -34,7 +34,7 @@ export function* decodedPieces(source: TableSource, encoding: Encoding, onPiece:
   let read = 0;
   for (const piece of source.pieces()) {
     read += piece.length;
-    const text = decoder.decode(piece, { stream: true });
+    const text = decoder.decode(piece, { stream: true }).replaceAll('\u0000', '');
     if (text !== '') yield text;
     onPiece(read);
   }

@@ -10,13 +10,19 @@ import type { ImportService } from './import-service';
 import { tooLarge } from './spool';
 
 const params = z.object({ id: z.uuid() });
+/** Without characters that no name has, and that cannot be stored. */
+const fileNameSchema = z
+  .string()
+  .min(1)
+  .max(255)
+  .transform((name) => name.replaceAll('\u0000', '') || 'file');
 
 const start = createRoute({
   method: 'post',
   path: '/imports',
   summary: 'Read a file (text, workbook, Parquet, JSON) and tell how it would be brought in',
   request: {
-    query: z.object({ name: z.string().min(1).max(255) }),
+    query: z.object({ name: fileNameSchema }),
     body: { required: true, content: { 'application/octet-stream': { schema: z.any().openapi({ type: 'string', format: 'binary' }) } } },
   },
   responses: jobResponses(importPreviewSchema, 'The preview'),

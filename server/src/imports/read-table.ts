@@ -9,6 +9,7 @@ import {
 } from '@ivlen/contract';
 import { DomainError } from '../errors/domain-error';
 import type { ToldLimits } from '../limits/told-limits';
+import { countOf } from '../phrases/phrases';
 import type { ColumnBuilder } from './column-builder';
 import { columnProblems } from './column-problems';
 import { detectDateReader } from './date-reader';
@@ -20,7 +21,7 @@ import { nameColumns } from './name-columns';
 import { groupedPattern } from './number-reader';
 import { type ScannedTable, type ScanOptions, sampleText, scanTable } from './scan-table';
 import { tableProblems } from './table-problems';
-import type { TableSource } from './table-source';
+import { type TableSource, withoutZeros } from './table-source';
 import { limitsNote } from './text-numbers';
 import { bareUnit } from './units-row';
 
@@ -43,11 +44,19 @@ export interface ReadTable {
  */
 export async function readTable(source: TableSource, settings: ImportSettings | null, options: ScanOptions): Promise<ReadTable> {
   const resolved = settings ?? guessed(source);
-  const table = await scanTable(source, resolved, options);
+  let zeros = 0;
+  const isWide = resolved.encoding.startsWith('utf-16');
+  const cleaned = isWide
+    ? source
+    : withoutZeros(source, (found) => {
+        zeros = found;
+      });
+  const table = await scanTable(cleaned, resolved, options);
   const { names, problems: nameProblems } = nameColumns(table.names, resolved);
   const columns = table.columns.map((builder, i) => describeColumn(builder, names[i] ?? '', table, i, resolved));
   const problems = [
     ...tableProblems(table, resolved),
+    ...zerosLeftOut(zeros),
     ...edgeProblems(table, resolved),
     ...(table.rows > 0 ? wholeTableChecks(columns, table.head, settings, resolved) : []),
     ...nameProblems.filter(({ column }) => column === undefined || !columns[column]?.leftOut),
@@ -64,6 +73,12 @@ export async function readTable(source: TableSource, settings: ImportSettings | 
     dictionaries: table.columns.map((builder) => builder.dictionary()),
     limits: table.columns.map(({ toldLimits }) => toldLimits.found),
   };
+}
+
+function zerosLeftOut(count: number): ImportProblem[] {
+  if (count === 0) return [];
+  const message = `${countOf(count, 'character')} that no text has (NUL) ${count === 1 ? 'was' : 'were'} left out.`;
+  return [{ severity: 'note', code: 'zeros', message, hint: 'The file may be damaged there: look at the cells that seem odd.', mends: [] }];
 }
 
 /** A cell as it is shown in the preview. */

@@ -68,3 +68,23 @@ function lineTooLong(start: number): DomainError {
     hint: 'Each case needs a line of its own. A file that is no table of text looks like this too.',
   });
 }
+
+/** The same bytes without those that are zero, which no text of single bytes holds. @param onFound told how many, each time it is read to its end */
+export function withoutZeros(source: TableSource, onFound: (count: number) => void): TableSource {
+  return {
+    bytes: source.bytes,
+    *pieces() {
+      let found = 0;
+      for (const piece of source.pieces()) {
+        if (!piece.includes(0)) {
+          yield piece;
+          continue;
+        }
+        const kept = piece.filter((byte) => byte !== 0);
+        found += piece.length - kept.length;
+        yield kept;
+      }
+      onFound(found);
+    },
+  };
+}

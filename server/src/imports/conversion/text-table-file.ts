@@ -45,7 +45,8 @@ export function cellOf(value: unknown): string {
   return String(value);
 }
 
+/** Times come as parts of a day, an hour as 0.041666…: to the second nearest, or 1:00 would be 0:59:59. */
 function isoDate(date: Date): string {
-  const text = date.toISOString();
+  const text = new Date(Math.round(date.getTime() / 1000) * 1000).toISOString();
   return text.endsWith('T00:00:00.000Z') ? text.slice(0, 10) : text.slice(0, 19);
 }

@@ -116,6 +116,11 @@ describe('a workbook', () => {
     expect(told === null || told.code === 'damaged-workbook').toBe(true);
   });
 
+  it('with a name of a sheet that is longer than any is refused', async () => {
+    const error = await refused(convert('workbook', workbook({ ['n'.repeat(300)]: TABLE })));
+    expect(error).toMatchObject({ code: 'damaged-workbook', message: 'A sheet of the workbook has a name of 300 letters.' });
+  });
+
   it('has times to the second', async () => {
     const date = '<c r="A2" s="1"><v>45000.041666666664</v></c>';
     const files = workbookFiles({

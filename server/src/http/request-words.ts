@@ -1,7 +1,7 @@
 import { z } from 'zod';
 
 /** What of a request a schema found wrong, as the second half of a sentence: "must be a whole number". */
-export function inWords(issue: z.core.$ZodRawIssue): string {
+function inWords(issue: z.core.$ZodRawIssue): string {
   switch (issue.code) {
     case 'invalid_type':
       return issue.input === undefined ? 'is missing' : `must be ${TYPES[issue.expected] ?? 'of another type'}`;

@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { zipSync } from 'fflate';
 import { readSheet } from 'read-excel-file/node';
 import { DomainError } from '../../errors/domain-error';
-import { SHEET_BYTES, UNPACKED_BYTES } from '../budgets';
+import { SHEET_BYTES, SHEET_NAME_LETTERS, UNPACKED_BYTES } from '../budgets';
 import { unpackInMemory } from '../formats/unpack';
 import { cellOf, TextTableFile } from './text-table-file';
 import { assertBounded, columnNumber } from './workbook-bounds';
@@ -32,6 +32,8 @@ export async function workbookToText(
   const parts = unpackInMemory(bytes, (name) => NEEDED.test(name), { most: UNPACKED_BYTES, each: SHEET_BYTES });
   const files = sheetFiles(parts);
   const sheets = [...files.keys()];
+  const long = sheets.find((name) => name.length > SHEET_NAME_LETTERS);
+  if (long !== undefined) throw nameTooLong(long);
   const sheet = wanted !== null && files.has(wanted) ? wanted : likeliestTable(files, parts);
   if (sheet === undefined) {
     throw new DomainError('no-workbook', 'The file is packed like a workbook, but holds no sheet.', {
@@ -127,4 +129,11 @@ async function sheetCells(parts: ReadonlyMap<string, Uint8Array>, file: string, 
       hint: 'Open it in the spreadsheet it came from and save it anew, or save the sheet as CSV and bring that in.',
     });
   }
+}
+
+function nameTooLong(name: string): DomainError {
+  return new DomainError('damaged-workbook', `A sheet of the workbook has a name of ${name.length.toLocaleString('en-GB')} letters.`, {
+    where: `${name.slice(0, 40)} …`,
+    hint: `Give it one of at most ${SHEET_NAME_LETTERS} letters, and bring it in again.`,
+  });
 }

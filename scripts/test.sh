@@ -16,10 +16,10 @@ run_tests() {
   trap 'exit 130' INT TERM
   [[ " $wanted " == *" lint "* ]] && run_check "lint" npm run --silent lint && run_check "unused code" npm run --silent unused
   [[ " $wanted " == *" types "* ]] && run_check "types" npm run --silent types
-  if [[ " $wanted " == *" unit "* || " $wanted " == *" browser "* || " $wanted " == *" documents "* ]]; then start_test_database; fi
+  if [[ " $wanted " == *" unit "* || " $wanted " == *" browser "* || " $wanted " == *" documents "* || " $wanted " == *" slow "* ]]; then start_test_database; fi
   [[ " $wanted " == *" unit "* ]] && run_counted "unit and server tests" unit \
     npx vitest run --reporter=default --reporter=json --outputFile.json="$results/unit.json"
-  [[ " $wanted " == *" slow "* ]] && run_counted "simulated sizes and coverages" slow \
+  [[ " $wanted " == *" slow "* ]] && run_counted "simulated sizes and coverages, requests at random" slow \
     npx vitest run --config vitest.slow.config.ts --reporter=default --reporter=json --outputFile.json="$results/slow.json"
   if [[ " $wanted " == *" browser "* ]]; then
     require_chromium

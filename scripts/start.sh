@@ -61,7 +61,7 @@ replay_archive() {
   require_npm_packages
   require_build
   open_cluster
-  as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" status >/dev/null 2>&1 || trap 'stop_cluster' EXIT
+  cluster_pid >/dev/null || trap 'stop_cluster' EXIT
   start_cluster
   local status=0
   IVLEN_DATABASE_URL=$PG_URL NODE_ENV=production node server/dist/replay.js "$archive" || status=$?

@@ -13,8 +13,9 @@ import { purgeDeleted } from './studies/study-repository';
 import { createWorkerPool } from './workers/workers';
 
 const config = readConfig(process.env);
+const patient = connect(config.IVLEN_DATABASE_URL, { patient: true });
+await migrate(patient);
 const database = connect(config.IVLEN_DATABASE_URL);
-await migrate(database);
 await loadDemo(database, config.IVLEN_SAMPLES);
 const spool = new Spool(config.IVLEN_SPOOL);
 await spool.keepOnly(await purgeImports(database));
@@ -26,7 +27,9 @@ serveWebFiles(app, config.IVLEN_WEB);
 const { server, port } = await listen(app, config.IVLEN_PORT, config.IVLEN_PORT_FIXED === '1');
 console.log(`Ivlen is at http://127.0.0.1:${port}`);
 // Deleting for good what was deleted long ago can take a while, and nobody waits for it.
-purgeDeleted(database).catch((error: unknown) => console.error('deleted studies could not be purged', error));
+purgeDeleted(patient)
+  .catch((error: unknown) => console.error('deleted studies could not be purged', error))
+  .finally(() => patient.destroy());
 
 let stopping = false;
 async function stop(): Promise<void> {

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type { Connection } from '../database/connect';
-import { CHUNK_ENCODING, checksumOf, decodeChunk, decodeChunks, encodeChunk } from './chunk-codec';
+import { DomainError } from '../errors/domain-error';
+import { CHUNK_ENCODING, CHUNK_ROWS, checksumOf, decodeChunk, decodeChunks, encodeChunk } from './chunk-codec';
 
 /** A column to be stored: numbers, days, or codes with their dictionary. */
 export interface NewColumn {
@@ -55,33 +56,53 @@ const LINE = `
     select r.number, r.parent from revision r join line on r.study = :study and r.number = line.parent
   )`;
 
+interface StoredChunk {
+  readonly chunk: number;
+  readonly data: Buffer;
+  readonly checksum: Buffer;
+}
+
+/** What was stored, if it is still that. @throws {DomainError} 'damaged-data' */
+function verified({ chunk, data, checksum }: StoredChunk, variable: string): Buffer {
+  if (checksumOf(data).equals(checksum)) return data;
+  const [first, last] = [chunk * CHUNK_ROWS + 1, (chunk + 1) * CHUNK_ROWS].map((row) => row.toLocaleString('en-GB'));
+  throw new DomainError(
+    'damaged-data',
+    `Stored values are damaged: those of rows ${first} to ${last} are not as they were written, and nothing is computed with them.`,
+    {
+      where: `variable ${variable}, rows ${first} to ${last}`,
+      hint: 'The disk or the database has changed them. Bring the study back from an archive, or the table in again; the other variables are sound.',
+    },
+  );
+}
+
 /** A column as it was at a revision: of each chunk the newest version along that revision's own ancestry. */
 export async function selectColumn(db: Connection, place: Place, variable: string, rows: number): Promise<Float64Array> {
-  const { rows: chunks } = await db.raw<{ rows: { data: Buffer }[] }>(
+  const { rows: chunks } = await db.raw<{ rows: StoredChunk[] }>(
     `${LINE}
-    select distinct on (chunk) data from column_chunk
+    select distinct on (chunk) chunk, data, checksum from column_chunk
     where study = :study and variable = :variable and revision in (select number from line)
     order by chunk, revision desc`,
     { ...place, variable },
   );
   return decodeChunks(
-    chunks.map(({ data }) => data),
+    chunks.map((stored) => verified(stored, variable)),
     rows,
   );
 }
 
 /** One chunk of a column as it was at a revision. */
 export async function selectChunk(db: Connection, place: Place, variable: string, chunk: number): Promise<Float64Array> {
-  const { rows } = await db.raw<{ rows: { data: Buffer }[] }>(
+  const { rows } = await db.raw<{ rows: StoredChunk[] }>(
     `${LINE}
-    select data from column_chunk
+    select chunk, data, checksum from column_chunk
     where study = :study and variable = :variable and chunk = :chunk and revision in (select number from line)
     order by revision desc limit 1`,
     { ...place, variable, chunk },
   );
   const [found] = rows;
   if (!found) throw new Error(`chunk ${chunk} of ${variable} is not stored`);
-  return decodeChunk(found.data);
+  return decodeChunk(verified(found, variable));
 }
 
 /** A stretch of rows of every column in one chunk, by variable, without reading the whole chunk. */

@@ -5,16 +5,19 @@ export type Database = Knex;
 /** A connection or a transaction: what repository functions take first. */
 export type Connection = Knex | Knex.Transaction;
 
-const STATEMENT_TIMEOUT_MS = 30_000;
+const STATEMENT_TIMEOUT_MS = 9_000;
+// A database that is frozen does not end a statement by itself; nobody waits for it longer than for one that works.
+const QUERY_TIMEOUT_MS = 10_000;
 // A server that is gone refuses at once; only a machine that stands still for a moment takes long to answer.
 const CONNECT_TIMEOUT_MS = 10_000;
 
-export function connect(connectionString: string): Database {
+/** @param patient for what may take its time and keeps nobody waiting, such as bringing the tables up to this version */
+export function connect(connectionString: string, { patient = false } = {}): Database {
   return knex({
     client: 'pg',
     connection: {
       connectionString,
-      statement_timeout: STATEMENT_TIMEOUT_MS,
+      ...(patient ? {} : { statement_timeout: STATEMENT_TIMEOUT_MS, query_timeout: QUERY_TIMEOUT_MS }),
       connectionTimeoutMillis: CONNECT_TIMEOUT_MS,
       application_name: 'ivlen',
     },
@@ -30,7 +33,7 @@ export function isDatabaseGone(error: unknown): boolean {
   const { code } = error as Error & { code?: unknown };
   if (typeof code === 'string' && GONE.has(code)) return true;
   if (error instanceof AggregateError) return error.errors.some(isDatabaseGone);
-  return /Connection terminated|timeout exceeded when trying to connect|timeout expired|Timeout acquiring a connection|Connection ended/i.test(
+  return /Connection terminated|Query read timeout|timeout exceeded when trying to connect|timeout expired|Timeout acquiring a connection|Connection ended/i.test(
     error.message,
   );
 }

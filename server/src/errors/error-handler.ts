@@ -23,6 +23,7 @@ const STATUS: Readonly<Record<string, ContentfulStatusCode>> = {
   'wrong-content-type': 415,
   'foreign-origin': 403,
   'database-gone': 503,
+  'damaged-data': 500,
   unexpected: 500,
 };
 const REFUSED: ContentfulStatusCode = 422;

@@ -15,4 +15,6 @@ export const securityHeaders = createMiddleware(async (c, next) => {
   c.header('Content-Security-Policy', POLICY);
   c.header('X-Content-Type-Options', 'nosniff');
   c.header('Referrer-Policy', 'same-origin');
+  c.header('Cross-Origin-Resource-Policy', 'same-origin');
+  c.header('Permissions-Policy', 'camera=(), geolocation=(), microphone=(), payment=(), usb=()');
 });

@@ -63,7 +63,8 @@ make_cluster() {
   say "Setting up the database …"
   local password
   password=$(node -p 'require("node:crypto").randomBytes(24).toString("hex")')
-  as_postgres sh -c 'umask 077; printf "%s" "$1" >"$2"' sh "$password" "$password_file"
+  # Not as an argument, which every user of the machine can see.
+  printf '%s' "$password" | as_postgres sh -c 'umask 077; cat >"$1"' sh "$password_file"
   as_postgres "$PG_BIN/initdb" -D "$PG_DATA" -U "$PG_USER" --pwfile="$password_file" --auth=scram-sha-256 \
     -E UTF8 --locale=C.UTF-8 >/dev/null
   {
@@ -121,6 +122,11 @@ start_cluster() {
   done
   cluster_answers || fail "The database does not start. Its log: $PG_LOG"
   PG_URL="postgres://$PG_USER:$(cat "$(dirname "$PG_DATA")/password")@127.0.0.1:$(cluster_port)/postgres"
+}
+
+# in_database PROGRAM …: runs a client program on the application's database; the password stands in its environment only.
+in_database() {
+  PGPASSWORD=$(cat "$(dirname "$PG_DATA")/password") "$PG_BIN/$1" -h 127.0.0.1 -p "$(cluster_port)" -U "$PG_USER" -d postgres "${@:2}"
 }
 
 # Another program may have taken the port since the cluster was made.

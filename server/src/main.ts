@@ -12,12 +12,15 @@ import { Spool } from './imports/spool';
 import { purgeDeleted } from './studies/study-repository';
 import { createWorkerPool } from './workers/workers';
 
+// Files that wait hold study data: for their owner's eyes only.
+process.umask(0o077);
 const config = readConfig(process.env);
 const patient = connect(config.IVLEN_DATABASE_URL, { patient: true });
 await migrate(patient);
 const database = connect(config.IVLEN_DATABASE_URL);
 await loadDemo(database, config.IVLEN_SAMPLES);
 const spool = new Spool(config.IVLEN_SPOOL);
+await spool.prepare();
 await spool.keepOnly(await purgeImports(database));
 
 const workers = createWorkerPool(fileURLToPath(new URL('./worker.cjs', import.meta.url)));

@@ -1,5 +1,5 @@
 import { createWriteStream } from 'node:fs';
-import { mkdir, open, readdir, readFile, rm } from 'node:fs/promises';
+import { chmod, mkdir, open, readdir, readFile, rm } from 'node:fs/promises';
 import { join } from 'node:path';
 import { Readable } from 'node:stream';
 import { pipeline } from 'node:stream/promises';
@@ -51,9 +51,15 @@ export class Spool {
     };
   }
 
+  /** Makes the folder, open to its owner only; one of before is closed to others. */
+  async prepare(): Promise<void> {
+    await mkdir(this.folder, { recursive: true, mode: 0o700 });
+    await chmod(this.folder, 0o700);
+  }
+
   /** Stores what is sent as it comes. @returns its bytes */
   async receive(id: string, body: SentBody, signal: AbortSignal): Promise<number> {
-    await mkdir(this.folder, { recursive: true });
+    await this.prepare();
     const file = createWriteStream(this.paths(id, '').source, { mode: 0o600 });
     await pipeline(body instanceof Readable ? body : Readable.fromWeb(body), upTo(LARGEST_FILE), file, { signal });
     return file.bytesWritten;

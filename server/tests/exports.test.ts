@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import {
   ARCHIVE_VERSION,
@@ -218,8 +219,19 @@ describe('the study archive', () => {
       ['row,', 'row,more,', 'data.csv has 9 columns instead of 8'],
     ] as const) {
       const data = strToU8(strFromU8(files['data.csv'] ?? new Uint8Array()).replace(from, to));
-      const response = await app.send('POST', '/archives?name=x.zip', zipSync({ ...files, 'data.csv': data }));
-      expect(errorSchema.parse(await response.json()).error).toMatchObject({ code: 'damaged-archive', where });
+      const answer = async (changed: Record<string, Uint8Array>) =>
+        errorSchema.parse(
+          await (await app.send('POST', '/archives?name=x.zip', zipSync({ ...files, 'data.csv': data, ...changed }))).json(),
+        ).error;
+      expect(await answer({})).toMatchObject({
+        code: 'damaged-archive',
+        where: 'data.csv has another checksum than datapackage.json says',
+      });
+      // With the checksum written anew, or none, what does not fit is found all the same.
+      const said = `sha256:${createHash('sha256').update(data).digest('hex')}`;
+      const described = strToU8(strFromU8(files['datapackage.json'] ?? new Uint8Array()).replace(/sha256:[0-9a-f]{64}/, said));
+      expect(await answer({ 'datapackage.json': described })).toMatchObject({ code: 'damaged-archive', where });
+      expect(await answer({ 'datapackage.json': strToU8('{}') })).toMatchObject({ code: 'damaged-archive', where });
     }
     expect(await studies()).toBe(before);
   });

@@ -63,3 +63,26 @@ describe('characters that no text has', () => {
     expect(await response.json()).toMatchObject({ error: { code: 'unstorable' } });
   });
 });
+
+describe('a file put together from two encodings', () => {
+  const latin = (text: string) => new Uint8Array(Buffer.from(text, 'latin1'));
+  const bring = (...parts: Uint8Array[]) =>
+    app.ask(importPreviewSchema, 'POST', '/imports?name=t.csv', new Uint8Array(Buffer.concat(parts)));
+
+  it('is told, with the lines of each', async () => {
+    const preview = await bring(bytesOf('site,x\nBäche,1\nplain,2\n'), latin('Höhe,3\nTal,4\nMühle,5\n'), bytesOf('Fluß,6\n'));
+    const problem = preview.problems.find(({ code }) => code === 'mixed-encodings');
+    expect(problem?.severity).toBe('check');
+    expect(problem?.message).toBe(
+      'The file mixes two encodings: 2 lines are UTF-8 (2, 7), and 2 lines are Windows-1252 (4, 6). All are read as Windows-1252.',
+    );
+  });
+
+  it('that has one only is not', async () => {
+    for (const preview of [
+      await bring(latin('site,x\nHöhe,3\nTal,4\nMühle,5\n')),
+      await bring(bytesOf('site,x\nHöhe,3\nTal,4\nMühle,5\n')),
+    ])
+      expect(preview.problems.some(({ code }) => code === 'mixed-encodings')).toBe(false);
+  });
+});

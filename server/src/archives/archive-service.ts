@@ -38,13 +38,17 @@ export class ArchiveService {
     }
   }
 
-  /** Makes a study of an archive, with everything as it was. @returns its id */
-  async restore({ id, name }: ReceivedArchive, { signal, tell }: JobTools): Promise<string> {
+  /**
+   * Makes a study of an archive, with everything as it was.
+   * @param verifies whether data that were changed are refused
+   * @returns its id
+   */
+  async restore({ id, name }: ReceivedArchive, { signal, tell }: JobTools, verifies = true): Promise<string> {
     const paths = this.spool.paths(id, 'archive');
     const progress = new Float64Array(new SharedArrayBuffer(2 * Float64Array.BYTES_PER_ELEMENT));
     tell(() => ({ what: 'bytes read', done: progress[0] ?? 0, total: progress[1] ?? 0 }));
     try {
-      const read = await this.workers.run({ task: 'read-archive', request: { paths, progress } }, signal);
+      const read = await this.workers.run({ task: 'read-archive', request: { paths, progress, verifies } }, signal);
       const blocks = openBlocksFile(paths.blocks, read.archive.state.variables.length + 1, 'r');
       try {
         const study = studyFromArchive(name, read, (column) => stretches(blocks, column, read.archive.rows, CHUNK_ROWS));

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { closeSync, openSync, writeSync } from 'node:fs';
 import {
   ARCHIVE_VERSION,
@@ -29,6 +30,8 @@ export interface ReadArchiveRequest {
   readonly paths: ImportPaths;
   /** Bytes read so far and in all, in shared memory. */
   readonly progress: Float64Array;
+  /** Whether data with another checksum than the archive says are refused; who compares them anyhow takes them as they are. */
+  readonly verifies: boolean;
 }
 
 export interface ReadArchive {
@@ -59,8 +62,11 @@ const AS_WRITTEN: ImportSettings = {
  * Reads a study archive: its values into the blocks file, all the rest as an object.
  * @throws {DomainError} 'no-archive', 'newer-archive', 'damaged-archive', 'unpacks-too-large', 'damaged-zip'
  */
-export async function readArchive({ paths, progress }: ReadArchiveRequest): Promise<ReadArchive> {
-  const archive = parseStudy(unpackParts(paths));
+export async function readArchive({ paths, progress, verifies }: ReadArchiveRequest): Promise<ReadArchive> {
+  const parts = unpackParts(paths);
+  const archive = parseStudy(parts.study);
+  if (verifies && parts.saidSha256 !== null && parts.saidSha256 !== parts.dataSha256)
+    throw damaged('data.csv has another checksum than datapackage.json says');
   const { variables } = archive.state;
   const data = fileSource(paths.text);
   progress[1] = data.bytes;
@@ -86,19 +92,33 @@ export async function readArchive({ paths, progress }: ReadArchiveRequest): Prom
   }
 }
 
-/** Unpacks data.csv into a file and returns study.json. */
-function unpackParts(paths: ImportPaths): string {
-  const study: Uint8Array[] = [];
-  let studyBytes = 0;
+interface Parts {
+  /** study.json. */
+  readonly study: string;
+  readonly dataSha256: string;
+  /** The checksum of the data as datapackage.json has it; null where it says none. */
+  readonly saidSha256: string | null;
+}
+
+/** Unpacks data.csv into a file, and the small parts into memory. */
+function unpackParts(paths: ImportPaths): Parts {
+  const kept = { 'study.json': [] as Uint8Array[], 'datapackage.json': [] as Uint8Array[] };
+  let keptBytes = 0;
+  const hash = createHash('sha256');
   const file = openSync(paths.text, 'w', 0o600);
   try {
     const keep = (name: string) => {
-      if (name === 'data.csv') return (bytes: Uint8Array) => void writeSync(file, bytes);
-      if (name !== 'study.json') return null;
+      if (name === 'data.csv') {
+        return (bytes: Uint8Array) => {
+          hash.update(bytes);
+          writeSync(file, bytes);
+        };
+      }
+      if (name !== 'study.json' && name !== 'datapackage.json') return null;
       return (bytes: Uint8Array) => {
-        studyBytes += bytes.length;
-        if (studyBytes > LARGEST_STUDY_JSON) throw damaged('study.json is too large');
-        study.push(bytes.slice());
+        keptBytes += bytes.length;
+        if (keptBytes > LARGEST_STUDY_JSON) throw damaged(`${name} is too large`);
+        kept[name].push(bytes.slice());
       };
     };
     const source = fileSource(paths.source);
@@ -106,7 +126,12 @@ function unpackParts(paths: ImportPaths): string {
   } finally {
     closeSync(file);
   }
-  return new TextDecoder().decode(Buffer.concat(study));
+  const textOf = (name: keyof typeof kept) => new TextDecoder().decode(Buffer.concat(kept[name]));
+  return {
+    study: textOf('study.json'),
+    dataSha256: hash.digest('hex'),
+    saidSha256: /"hash":\s*"sha256:([0-9a-f]{64})"/.exec(textOf('datapackage.json'))?.[1] ?? null,
+  };
 }
 
 function parseStudy(text: string): StudyArchive {

@@ -17,6 +17,7 @@ import { detectEncoding } from './decode-text';
 import { edgeProblems } from './edge-problems';
 import { guessSettings } from './guess-settings';
 import { countDistinct, inferKind } from './infer-kind';
+import { mixedEncodings } from './mixed-encodings';
 import { nameColumns } from './name-columns';
 import { groupedPattern } from './number-reader';
 import { type ScannedTable, type ScanOptions, sampleText, scanTable } from './scan-table';
@@ -57,6 +58,7 @@ export async function readTable(source: TableSource, settings: ImportSettings | 
   const problems = [
     ...tableProblems(table, resolved),
     ...zerosLeftOut(zeros),
+    ...(resolved.encoding === 'windows-1252' ? mixedEncodings(source) : []),
     ...edgeProblems(table, resolved),
     ...(table.rows > 0 ? wholeTableChecks(columns, table.head, settings, resolved) : []),
     ...nameProblems.filter(({ column }) => column === undefined || !columns[column]?.leftOut),

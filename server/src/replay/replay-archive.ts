@@ -35,7 +35,7 @@ export async function replayArchive(path: string, database: Database, workers: W
   const signal = new AbortController().signal;
   const tools = { signal, tell: () => {} };
   const received = await archives.receive('replay', Readable.from([bytes]), signal);
-  const study = await archives.restore(received, tools);
+  const study = await archives.restore(received, tools, false);
   const analyses = new AnalysisService(database, new Columns(workers), workers);
   const differences: Replayed['differences'][number][] = [];
   const unchecked: string[] = [];

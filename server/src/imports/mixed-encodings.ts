@@ -12,7 +12,7 @@ interface Lines {
 }
 
 /** Lines with letters beyond ASCII, by whether they are UTF-8: a file that was put together from two has both. */
-export function linesByEncoding(source: TableSource): { readonly utf8: Lines; readonly others: Lines } {
+function linesByEncoding(source: TableSource): { readonly utf8: Lines; readonly others: Lines } {
   const found = { utf8: { count: 0, first: [] as number[] }, others: { count: 0, first: [] as number[] } };
   let [line, left] = [0, new Uint8Array(0)];
   const look = (bytes: Uint8Array) => {

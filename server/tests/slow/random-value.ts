@@ -35,7 +35,7 @@ export function seeded(seed: number): Random {
   return { unit, below, pick: (list) => list[below(list.length)] as (typeof list)[number] };
 }
 
-const NUMBERS = [0, 1, 2, 3, -1, 0.5, 1.5, 1e9, 2147483648, -2147483649, 9007199254740993, 1e21, 1e308, -0];
+const NUMBERS = [0, 1, 2, 3, -1, 0.5, 1.5, 1e9, 2147483648, -2147483649, 9007199254740992, 1e21, 1e308, -0];
 const TEXTS = [
   '',
   'v1',

@@ -15,7 +15,7 @@ test('from an unknown word beside the matrix to its explanation, the page about 
   await expect(popover(page, 'confidence interval')).toContainText('Misread as where other samples’ coefficients will fall');
   await popover(page, 'confidence interval').getByRole('link', { name: 'p, interval and power' }).click();
   await expect(page.getByRole('heading', { level: 1, name: 'p, interval and power' })).toBeVisible();
-  await expect(page.getByRole('img', { name: /^The same r = \.30 with 20, 50, 100 and 400 rows/ })).toBeVisible();
+  await expect(page.getByRole('img', { name: /^Mayfly taxa and elevation of the demo among the first 20/ })).toBeVisible();
 
   // The thing to try is a pair of the demo.
   await page.getByRole('link', { name: 'open a pair of the demo' }).click();

@@ -49,12 +49,16 @@ describe('the figures of help', () => {
     expect(wordsOf('held-constant')).toMatch(/r = \.49\..*partial r = \.06/);
     expect(textsOf('values-and-ranks')).toEqual(expect.arrayContaining(['values: r = −.63', 'ranks: ρ = −.73']));
     expect(wordsOf('values-and-ranks')).toMatch(/r = −\.63\..*ρ = −\.73/);
-    const intervals = textsOf('intervals').filter((text) => text?.startsWith('['));
-    expect(intervals).toHaveLength(4);
-    for (const interval of intervals) {
-      const [low = '', high = ''] = interval?.slice(1, -1).split(', ') ?? [];
-      expect(wordsOf('intervals')).toContain(`from ${low} to ${high}`);
-    }
+    const intervals = textsOf('intervals').flatMap((text) => /^(\S+) \[(\S+), (\S+)\]$/.exec(text ?? '')?.slice(1) ?? []);
+    expect(intervals).toHaveLength(12);
+    const [words, ends] = [wordsOf('intervals'), intervals];
+    expect(words).toContain(`r = ${ends[0]}, ${ends[3]}, ${ends[6]} and ${ends[9]}`);
+    for (const at of [0, 3, 6, 9]) expect(words).toContain(`from ${ends[at + 1]} to ${ends[at + 2]}`);
+    const shares = textsOf('sides').filter((text) => text?.endsWith(' %'));
+    expect(shares).toHaveLength(3);
+    expect(wordsOf('sides')).toContain(
+      `significant, ${shares[1]} and ${shares[0]} of the shuffles; one-sided, what lies above .31, ${shares[2]}.`,
+    );
     expect(textsOf('clouds').filter((text) => text?.startsWith('r'))).toHaveLength(11);
     expect(textsOf('matrix')).toContain('.38***');
   });

@@ -73,7 +73,7 @@ describe('what the pages say of chance is so', () => {
     const { n, twoSided, oneSided } = SAMPLE;
     expect(p(twoSided, n)).toBeCloseTo(0.05, 3);
     expect(testReported({ coefficient: oneSided, n }, { alternative: 'greater' }).pValue).toBeCloseTo(0.05, 3);
-    expect(page('hypotheses')).toContain('from |r| = .36 on; one-sided, the upper .05, from r = .31 on');
+    expect(page('hypotheses')).toContain('what lies beyond .36 on either side counts as significant');
   });
 
   it('how many marks chance brings', () => {

@@ -19,13 +19,18 @@ export function inventedCloud(r: number, n: number): Cloud {
   return { x, y: x.map((value, i) => r * value + own * (rest[i] ?? 0)) };
 }
 
-/** Normal deviates by Box and Muller (1958), from the generator of Park and Miller (1988). */
-function deviates(n: number, seed: number): number[] {
+/** Numbers from 0 to 1 of a seed, by the generator of Park and Miller (1988). */
+export function uniforms(seed: number): () => number {
   let state = seed * 7919;
-  const uniform = () => {
+  return () => {
     state = (state * 48271) % 2147483647;
     return state / 2147483647;
   };
+}
+
+/** Normal deviates by Box and Muller (1958). */
+function deviates(n: number, seed: number): number[] {
+  const uniform = uniforms(seed);
   return Array.from({ length: n }, () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform()));
 }
 

@@ -1,18 +1,21 @@
 import type { FigureProps } from './figure-props';
+import { SHUFFLED, shuffledCoefficients } from './shuffled';
 
-/** Rows of each sample, and the r from which on p is at most .05: two-sided, and one-sided. */
-export const SAMPLE = { n: 30, twoSided: 0.361, oneSided: 0.306 } as const;
+/** The r of 30 rows from which on p is at most .05: two-sided, and one-sided. */
+export const SAMPLE = { n: SHUFFLED.rows, twoSided: 0.361, oneSided: 0.306 } as const;
 const HEIGHT = 200;
 const [TITLE, FOOT, GAP] = [28, 40, 24];
-const STEPS = 120;
+const ENDS = 0.75;
+const BINS = 50;
 
-/** How r comes out if nothing is associated, with what counts as significant two-sided and one-sided. */
+/** How r comes out where nothing is associated, with what counts as significant two-sided and one-sided. */
 export function Sides({ width, label }: FigureProps) {
   const each = (width - GAP) / 2;
+  const found = shuffledCoefficients();
   return (
     <svg width={width} height={HEIGHT} role="img" aria-label={label}>
-      <Bell left={0} width={each} title="two-sided" from={[-SAMPLE.twoSided, SAMPLE.twoSided]} shares={['.025', '.025']} />
-      <Bell left={each + GAP} width={each} title="one-sided, positive" from={[null, SAMPLE.oneSided]} shares={['', '.05']} />
+      <Bell left={0} width={each} title="two-sided" from={[-SAMPLE.twoSided, SAMPLE.twoSided]} found={found} />
+      <Bell left={each + GAP} width={each} title="one-sided, positive" from={[null, SAMPLE.oneSided]} found={found} />
     </svg>
   );
 }
@@ -23,33 +26,51 @@ interface BellProps {
   readonly title: string;
   /** Where the significant ones begin, below and above 0. */
   readonly from: readonly [number | null, number];
-  readonly shares: readonly [string, string];
+  readonly found: readonly number[];
 }
 
-const ENDS = 0.75;
-
-function Bell({ left, width, title, from: [below, above], shares }: BellProps) {
+function Bell({ left, width, title, from: [below, above], found }: BellProps) {
   const foot = HEIGHT - FOOT;
   const x = (r: number) => ((r + ENDS) / (2 * ENDS)) * width;
-  const y = (r: number) => foot - densityOfR(r) * (foot - TITLE);
-  const area = (from: number, to: number) => {
-    const places = Array.from({ length: STEPS + 1 }, (_, i) => from + ((to - from) * i) / STEPS);
-    return `M${x(from).toFixed(1)} ${foot}${places.map((r) => `L${x(r).toFixed(1)} ${y(r).toFixed(1)}`).join('')}L${x(to).toFixed(1)} ${foot}Z`;
-  };
+  const isFar = (r: number) => r >= above || (below !== null && r <= below);
+  const bins = Array.from({ length: BINS }, () => ({ near: 0, far: 0 }));
+  for (const r of found) {
+    const bin = bins[Math.min(BINS - 1, Math.max(0, Math.floor(((r + ENDS) / (2 * ENDS)) * BINS)))];
+    if (bin) bin[isFar(r) ? 'far' : 'near']++;
+  }
+  const most = bins.reduce((highest, { near, far }) => Math.max(highest, near + far), 0);
+  const high = (count: number) => (count / most) * (foot - TITLE);
+  const share = (of: (r: number) => boolean) => `${(100 * found.filter(of).length) / found.length}`;
   return (
     <g transform={`translate(${left},0)`} fontSize={12} fill="var(--ink)" className="numerals">
       <text x={width / 2} y={15} textAnchor="middle" fontSize={13}>
         {title}
       </text>
-      <path d={area(-ENDS, ENDS)} fill="var(--bar)" fillOpacity={0.35} />
-      <path d={area(above, ENDS)} fill="var(--accent)" />
-      {below !== null && <path d={area(-ENDS, below)} fill="var(--accent)" />}
-      <text x={x(above) + 14} y={foot - 26}>
-        {shares[1]}
+      {bins.map(({ near, far }, i) => (
+        <g key={i}>
+          <rect
+            x={(i * width) / BINS + 0.4}
+            width={width / BINS - 0.8}
+            y={foot - high(near)}
+            height={high(near)}
+            fill="var(--bar)"
+            fillOpacity={0.5}
+          />
+          <rect
+            x={(i * width) / BINS + 0.4}
+            width={width / BINS - 0.8}
+            y={foot - high(near + far)}
+            height={high(far)}
+            fill="var(--accent)"
+          />
+        </g>
+      ))}
+      <text x={x(above) + 16} y={foot - 28}>
+        {percent(share((r) => r >= above))}
       </text>
       {below !== null && (
-        <text x={x(below) - 14} y={foot - 26} textAnchor="end">
-          {shares[0]}
+        <text x={x(below) - 16} y={foot - 28} textAnchor="end">
+          {percent(share((r) => r <= below))}
         </text>
       )}
       <line x2={width} y1={foot} y2={foot} stroke="var(--edge)" />
@@ -65,13 +86,12 @@ function Bell({ left, width, title, from: [below, above], shares }: BellProps) {
           ),
       )}
       <text x={width / 2} y={HEIGHT - 4} textAnchor="middle">
-        {`r in samples of ${SAMPLE.n} rows`}
+        {`r of ${SHUFFLED.rows} stations, shuffled ${SHUFFLED.times.toLocaleString('en-GB')} times`}
       </text>
     </g>
   );
 }
 
-/** Density of r if nothing is associated, as a share of its highest; Fisher (1915). */
-function densityOfR(r: number): number {
-  return (1 - r * r) ** ((SAMPLE.n - 4) / 2);
+function percent(share: string): string {
+  return `${Number(share).toFixed(1)} %`;
 }

@@ -7,6 +7,7 @@ import type { Shares } from '../../../predictors/find-shares';
 import { sharesTable } from '../../../predictors/tables';
 import { dependenceInWords, shareSentence } from '../../../predictors/words';
 import { TableTools } from '../../../tables/table-tools';
+import { Term } from '../../../terms/term';
 import { shareAxis } from './share-axis';
 import { linesOf, type SharesSectionProps } from './share-lines';
 import { ShareAxisTicks } from './share-marks';
@@ -105,13 +106,13 @@ export function SharesSection(props: SharesSectionProps) {
             )}
           </span>
           <span role="columnheader" className="text-right">
-            told
+            <Term of="shareTold">told</Term>
           </span>
           <span role="columnheader" className="text-right">
-            VIF
+            <Term of="vif">VIF</Term>
           </span>
           <span role="columnheader" className="text-right">
-            tolerance
+            <Term of="tolerance">tolerance</Term>
           </span>
           <span role="columnheader">by whom</span>
           <span role="columnheader" aria-label="more" />

@@ -13,7 +13,7 @@ import { PairAcrossGroups } from '../../../groups/pair-across-groups';
 import { narrowedInWords, rowsWithoutInWords, wholeSentence, withinCoefficient } from '../../../groups/words';
 import { coefficientText, pRelationText, pText } from '../../../numbers/number-text';
 import { PinButton } from '../../../pins/pin-button';
-import { Term } from '../../../terms/term';
+import { TermsLine } from '../../../terms/terms-line';
 import { GroupLegend } from '../group-legend';
 import type { SubgroupProps } from '../stage-props';
 import { LANE_TICKS, Lane, laneHeight, MOST_INTERVALS } from './lane';
@@ -114,6 +114,7 @@ export function PairsView(props: PairsViewProps) {
       </div>
       <div className="mt-2">
         <GroupLegend groups={groups} />
+        <TermsLine names={[two ? 'q' : 'Q', 'p', adjusted ? 'p adjusted' : '']} />
         {groups.length > MOST_INTERVALS && (
           <p className="text-[13px] text-muted">More than {MOST_INTERVALS} groups: points without intervals; an opened row has them.</p>
         )}
@@ -138,25 +139,11 @@ export function PairsView(props: PairsViewProps) {
           </span>
           <span className="ml-auto" />
           {two && <span className="w-18 pb-1 text-right">difference</span>}
-          {two && (
-            <span className="w-13 pb-1 text-right">
-              <Term of="fisherZ">q</Term>
-            </span>
-          )}
-          <span className="w-16 pb-1 text-right">{two ? <Term of="fisherZ">z</Term> : <Term of="homogeneity">Q</Term>}</span>
-          {spread && (
-            <span className="w-13 pb-1 text-right">
-              <Term of="homogeneity">I²</Term>
-            </span>
-          )}
-          <span className="w-15.5 pb-1 text-right">
-            <Term of="p">p</Term>
-          </span>
-          {adjusted && (
-            <span className="w-19 pb-1 text-right">
-              <Term of="adjustedP">p, adjusted</Term>
-            </span>
-          )}
+          {two && <span className="w-13 pb-1 text-right">q</span>}
+          <span className="w-16 pb-1 text-right">{two ? 'z' : 'Q'}</span>
+          {spread && <span className="w-13 pb-1 text-right">I²</span>}
+          <span className="w-15.5 pb-1 text-right">p</span>
+          {adjusted && <span className="w-19 pb-1 text-right">p, adjusted</span>}
         </div>
         <ul aria-label="Pairs across groups" className="relative" style={{ height: virtual.getTotalSize() }}>
           {virtual.getVirtualItems().map(({ index, start, key }) => {

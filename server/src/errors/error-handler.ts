@@ -54,9 +54,11 @@ function asDomainError(error: unknown): DomainError {
   });
 }
 
-/** What the database takes for no value at all (its class 22, data exceptions): numbers beyond its own, characters that no text has. */
+/** Numbers beyond those of the database, texts that are none of its identifiers, and characters that no text has. */
+const UNSTORABLE = new Set(['22003', '22P02', '22021', '22P05']);
+
 function isUnstorable(error: unknown): boolean {
-  return error instanceof Error && 'severity' in error && 'code' in error && typeof error.code === 'string' && /^22/.test(error.code);
+  return error instanceof Error && 'severity' in error && 'code' in error && typeof error.code === 'string' && UNSTORABLE.has(error.code);
 }
 
 function unstorable(): DomainError {

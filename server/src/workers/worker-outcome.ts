@@ -16,3 +16,10 @@ export async function outcomeOf(perform: () => Promise<unknown>): Promise<Outcom
     return { refused: { code, message, ...(where ? { where } : {}), ...(hint ? { hint } : {}) } };
   }
 }
+
+/** What was computed elsewhere, as if it had been here. @throws {DomainError} what was refused there */
+export function resultOf(outcome: Outcome): unknown {
+  if ('result' in outcome) return outcome.result;
+  const { code, message, where, hint } = outcome.refused;
+  throw new DomainError(code, message, { ...(where ? { where } : {}), ...(hint ? { hint } : {}) });
+}

@@ -2,9 +2,8 @@ import { createHash } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { availableParallelism } from 'node:os';
 import { Piscina } from 'piscina';
-import { DomainError } from '../errors/domain-error';
 import { perform, type Task, type TaskResult } from './tasks';
-import { isOutcome } from './worker-outcome';
+import { isOutcome, resultOf } from './worker-outcome';
 
 /** Where tasks are run. */
 export interface Workers {
@@ -45,11 +44,7 @@ function createPool(filename: string, minThreads: number, maxThreads: number): P
 async function runIn<T extends Task>(pool: Piscina, task: T, signal: AbortSignal): Promise<TaskResult<T>> {
   const outcome: unknown = await pool.run(task, { signal });
   if (!isOutcome(outcome)) throw new Error('a worker answered with something else than an outcome');
-  if ('refused' in outcome) {
-    const { code, message, where, hint } = outcome.refused;
-    throw new DomainError(code, message, { ...(where ? { where } : {}), ...(hint ? { hint } : {}) });
-  }
-  return outcome.result as TaskResult<T>;
+  return resultOf(outcome) as TaskResult<T>;
 }
 
 /** The same tasks in this thread, for tests of what surrounds them. */

@@ -40,7 +40,7 @@ function StepHint({ step, number }: { step: Step; number: number }) {
   });
   useLayoutEffect(() => refs.setReference(target), [refs, target]);
   if (!target) return null;
-  const words = !isHere ? `Next: ${stageName(step.stage)}. Press it.` : waits ? waits.words : step.words;
+  const words = !isHere ? `Next: ${link?.textContent}. Press it.` : waits ? waits.words : step.words;
   const [side = 'bottom'] = placement.split('-');
   return (
     <section
@@ -73,11 +73,6 @@ function StepHint({ step, number }: { step: Step; number: number }) {
       </button>
     </section>
   );
-}
-
-/** The name on the link that leads to a stage. */
-function stageName(id: string): string {
-  return id.charAt(0).toUpperCase() + id.slice(1);
 }
 
 const OPPOSITE: Readonly<Record<string, string>> = { top: 'bottom', bottom: 'top', left: 'right', right: 'left' };

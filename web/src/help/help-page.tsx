@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useEffect } from 'react';
 import { Link, useLocation, useParams, useSearchParams } from 'react-router';
 import { TopBar } from '../frame/top-bar';
 import { useFrom, useHelpAddress } from '../help-texts/from';
@@ -47,7 +47,6 @@ function WayBack() {
 function PageText({ topic }: { topic: string }) {
   const { hash } = useLocation();
   const address = useHelpAddress();
-  const place = useRef<HTMLDivElement>(null);
   // The place that an address names exists only once the page is drawn.
   useEffect(() => {
     const wanted = hash === '' ? null : document.getElementById(decodeURIComponent(hash.slice(1)));
@@ -68,9 +67,5 @@ function PageText({ topic }: { topic: string }) {
       </>
     );
   }
-  return (
-    <div ref={place}>
-      <HelpText text={text} />
-    </div>
-  );
+  return <HelpText text={text} />;
 }

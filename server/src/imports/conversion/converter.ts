@@ -1,7 +1,7 @@
 import { fork } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
 import { DomainError } from '../../errors/domain-error';
-import type { Outcome } from '../../workers/worker-outcome';
+import { type Outcome, resultOf } from '../../workers/worker-outcome';
 import { CONVERSION_HEAP_MEGABYTES, CONVERSION_MEMORY, CONVERSION_MOST_MS, CONVERSION_STALL_MS } from '../budgets';
 import { type ConversionRequest, type Converted, convert, type OnProgress } from './conversion';
 
@@ -56,17 +56,23 @@ export function createConverter(file: string, execArgv: readonly string[] = [], 
           if ('outcome' in message) outcome = message.outcome;
           else onProgress(message.progress.done, message.progress.total);
         });
-        child.once('error', end);
-        child.once('exit', () => {
+        const settle = () => {
           clearInterval(watch);
           signal.removeEventListener('abort', onAbort);
-          if (ended) reject(ended);
-          else if (outcome === null) reject(brokeOff());
-          else if ('refused' in outcome) {
-            const { code, message, where, hint } = outcome.refused;
-            reject(new DomainError(code, message, { ...(where ? { where } : {}), ...(hint ? { hint } : {}) }));
-          } else resolve(outcome.result as Converted);
+          try {
+            if (ended) throw ended;
+            if (outcome === null) throw brokeOff();
+            resolve(resultOf(outcome) as Converted);
+          } catch (error) {
+            reject(error);
+          }
+        };
+        // A process that could not be started at all does not end either.
+        child.once('error', (error) => {
+          end(error);
+          settle();
         });
+        child.once('exit', settle);
         signal.addEventListener('abort', onAbort, { once: true });
         if (signal.aborted) onAbort();
         else child.send(request);

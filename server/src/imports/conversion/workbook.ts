@@ -41,11 +41,12 @@ export async function workbookToText(
     });
   }
   const file = files.get(sheet) ?? '';
-  assertBounded(textOf(parts.get(file)));
+  const xml = textOf(parts.get(file));
+  assertBounded(xml);
   const data = await sheetCells(parts, file, sheet);
   const rows: unknown[][] = data.map((row) => [...row]);
   // The reader passes over cells with errors; written back, they are told like those of a CSV file.
-  for (const { row, column, text } of errorCells(parts.get(file))) {
+  for (const { row, column, text } of errorCells(xml)) {
     const cells = rows[row];
     if (cells && (cells[column] === null || cells[column] === undefined)) cells[column] = text;
   }
@@ -110,8 +111,8 @@ function attribute(tag: string, name: string): string {
   return text.replace(/&(amp|lt|gt|quot|apos);/g, (_, entity: string) => ENTITIES[entity] ?? '');
 }
 
-function* errorCells(sheet: Uint8Array | undefined): Generator<ErrorCell> {
-  for (const [, head = '', body = ''] of textOf(sheet).matchAll(/<c\b([^>]*\bt="e"[^>]*)>((?:(?!<\/c>)[\s\S])*)<\/c>/g)) {
+function* errorCells(sheet: string): Generator<ErrorCell> {
+  for (const [, head = '', body = ''] of sheet.matchAll(/<c\b([^>]*\bt="e"[^>]*)>((?:(?!<\/c>)[\s\S])*)<\/c>/g)) {
     const [, letters, row] = /\br="([A-Z]+)(\d+)"/.exec(head) ?? [];
     const text = /<v>([^<]*)<\/v>/.exec(body)?.[1];
     if (letters && row && text) yield { row: Number(row) - 1, column: columnNumber(letters), text };

@@ -40,7 +40,7 @@ function Bell({ left, width, title, from: [below, above], found }: BellProps) {
   }
   const most = bins.reduce((highest, { near, far }) => Math.max(highest, near + far), 0);
   const high = (count: number) => (count / most) * (foot - TITLE);
-  const share = (of: (r: number) => boolean) => `${(100 * found.filter(of).length) / found.length}`;
+  const share = (of: (r: number) => boolean) => `${((100 * found.filter(of).length) / found.length).toFixed(1)} %`;
   return (
     <g transform={`translate(${left},0)`} fontSize={12} fill="var(--ink)" className="numerals">
       <text x={width / 2} y={15} textAnchor="middle" fontSize={13}>
@@ -66,11 +66,11 @@ function Bell({ left, width, title, from: [below, above], found }: BellProps) {
         </g>
       ))}
       <text x={x(above) + 16} y={foot - 28}>
-        {percent(share((r) => r >= above))}
+        {share((r) => r >= above)}
       </text>
       {below !== null && (
         <text x={x(below) - 16} y={foot - 28} textAnchor="end">
-          {percent(share((r) => r <= below))}
+          {share((r) => r <= below)}
         </text>
       )}
       <line x2={width} y1={foot} y2={foot} stroke="var(--edge)" />
@@ -90,8 +90,4 @@ function Bell({ left, width, title, from: [below, above], found }: BellProps) {
       </text>
     </g>
   );
-}
-
-function percent(share: string): string {
-  return `${Number(share).toFixed(1)} %`;
 }

@@ -86,6 +86,22 @@ describe('a place of the demo', () => {
     expect(router.state.location.pathname).toBe(`/studies/${study.id}/shape`);
   });
 
+  it('is gone to also where it was pressed before the demo was found', async () => {
+    let answer: (response: Response) => void = () => {};
+    vi.stubGlobal('fetch', (path: string) =>
+      path.endsWith('/studies')
+        ? new Promise<Response>((resolve) => {
+            answer = resolve;
+          })
+        : Promise.resolve(new Response(JSON.stringify(study))),
+    );
+    const { user, router } = open('/help/normality');
+    await user.click(screen.getByRole('link', { name: 'Open the shapes of the demo' }));
+    expect(router.state.location.pathname).toBe('/help/normality');
+    answer(new Response(JSON.stringify([listed])));
+    await waitFor(() => expect(router.state.location.pathname).toBe(`/studies/${study.id}/shape`));
+  });
+
   it('that is not there any more is said, with the way to have it again', async () => {
     serve({ 'GET /studies': [] });
     open('/help/normality');

@@ -1,7 +1,10 @@
 import { pinnedSchema, type ReportBlock } from '@ivlen/contract';
-import { QueryClient } from '@tanstack/react-query';
+import { QueryClient, QueryClientProvider } from '@tanstack/react-query';
+import { renderHook, waitFor } from '@testing-library/react';
+import { createElement, type ReactNode } from 'react';
 import { describe, expect, it, vi } from 'vitest';
 import { readAhead } from '../src/stages/report/read-ahead';
+import { useReport } from '../src/stages/report/use-report';
 import { NOTHING_TOLD } from '../src/telling/told';
 import { serve } from './served';
 import { testStudy } from './test-study';
@@ -53,4 +56,24 @@ describe('what the report will ask for, read ahead', () => {
     await readAhead(new QueryClient(), { ...study, rows: 1_000_000 }, stages);
     expect(tell).not.toHaveBeenCalled();
   });
+});
+
+it('an answer that was asked for before a change does not bring the former blocks back', async () => {
+  let late: (response: Response) => void = () => {};
+  vi.stubGlobal('fetch', (_: string, { method = 'GET', signal }: RequestInit) =>
+    method === 'POST'
+      ? Promise.resolve(new Response(JSON.stringify({ blocks })))
+      : new Promise<Response>((resolve, reject) => {
+          late = resolve;
+          signal?.addEventListener('abort', () => reject(signal.reason));
+        }),
+  );
+  const client = new QueryClient({ defaultOptions: { queries: { retry: false } } });
+  const wrapper = ({ children }: { children: ReactNode }) => createElement(QueryClientProvider, { client }, children);
+  const { result } = renderHook(() => useReport(study), { wrapper });
+  result.current.add.mutate({ blocks: [] });
+  await waitFor(() => expect(result.current.blocks).toHaveLength(3));
+  late(new Response(JSON.stringify({ blocks: [] })));
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(result.current.blocks).toHaveLength(3);
 });

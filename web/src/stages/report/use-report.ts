@@ -16,7 +16,11 @@ export function useReport(study: Study) {
   const query = reportQuery(study.id);
   const { data, error } = useQuery(query);
   const path = `/studies/${study.id}/report`;
-  const onSuccess = ({ blocks }: { blocks: ReportBlock[] }) => client.setQueryData(query.queryKey, { blocks });
+  const onSuccess = async ({ blocks }: { blocks: ReportBlock[] }) => {
+    // What was asked before the change and answers after it, as where the report is read ahead, would bring the former blocks back.
+    await client.cancelQueries({ queryKey: query.queryKey });
+    client.setQueryData(query.queryKey, { blocks });
+  };
   const failed = (what: string) => (failure: Error) => {
     toast.error(`${what} ${failure.message}`);
     void client.invalidateQueries({ queryKey: query.queryKey });
@@ -36,8 +40,8 @@ export function useReport(study: Study) {
       const current = client.getQueryData(query.queryKey)?.blocks.find((block) => block.id === id)?.version ?? 0;
       return request(`${path}/blocks/${id}`, changedBlockSchema, { method: 'PATCH', json: { version: version ?? current, ...part } });
     },
-    onSuccess: (changed) => {
-      onSuccess(changed);
+    onSuccess: async (changed) => {
+      await onSuccess(changed);
       if (changed.both)
         toast.warning('This text was changed in another window too. Both stand now, one under the other.', {
           duration: Number.POSITIVE_INFINITY,
@@ -59,10 +63,10 @@ export function useReport(study: Study) {
   const remove = useMutation({
     scope,
     mutationFn: (block: ReportBlock) => request(`${path}/blocks/${block.id}`, reportSchema, { method: 'DELETE' }),
-    onSuccess: (report, block) => {
+    onSuccess: async (report, block) => {
       const before = data?.blocks ?? [];
       const place = before.findIndex(({ id }) => id === block.id);
-      onSuccess(report);
+      await onSuccess(report);
       const { content, title, text, shows } = block;
       const after = before[place - 1]?.id ?? null;
       toast('Removed from the report.', {

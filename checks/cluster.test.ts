@@ -1,21 +1,5 @@
-import { spawnSync } from 'node:child_process';
 import { describe, expect, it } from 'vitest';
-
-/** Runs commands with the scripts that keep the database; what they print, in lines. */
-function run(commands: string): { lines: string[]; status: number | null; errors: string } {
-  const script = `set -euo pipefail
-root=$PWD
-source scripts/say.sh; source scripts/packages.sh; source scripts/postgres.sh; source scripts/backup.sh
-require_postgres
-folder=$(mktemp -d /var/tmp/ivlen-check.XXXXXX)
-chmod 755 "$folder"
-place=$(cluster_place "$folder/pg")
-trap 'stop_cluster; rm -rf "$folder" "$place"' EXIT
-make_cluster "$place" 'fsync = off'
-${commands}`;
-  const { stdout, stderr, status } = spawnSync('bash', ['-c', script], { encoding: 'utf8' });
-  return { lines: stdout.trim().split('\n'), status, errors: stderr };
-}
+import { withScripts } from './with-scripts';
 
 const MINUTE = 60_000;
 
@@ -23,7 +7,7 @@ describe('the database of an installation', () => {
   it(
     'starts at once after it was killed with all that belongs to it, again and again',
     () => {
-      const { lines, status, errors } = run(`
+      const { lines, status, errors } = withScripts(`
 for i in 1 2 3; do
   start_cluster
   kill -9 $(cluster_pid) $(pgrep -P $(cluster_pid)) 2>/dev/null || true
@@ -39,7 +23,7 @@ cluster_answers && echo "answers"
   it(
     'starts where its file names another living program, and leaves that one alone',
     () => {
-      const { lines, status, errors } = run(`
+      const { lines, status, errors } = withScripts(`
 start_cluster
 kill -9 $(cluster_pid)
 as_postgres sleep 300 >/dev/null 2>&1 &
@@ -63,7 +47,7 @@ kill "$stranger"
   it(
     'that runs already is used as it is',
     () => {
-      const { lines, errors } = run(`
+      const { lines, errors } = withScripts(`
 start_cluster
 first=$(cluster_pid)
 start_cluster
@@ -79,7 +63,7 @@ describe('a backup', () => {
   it(
     'brings everything back as it was, whole or not at all',
     () => {
-      const { lines, status, errors } = run(`
+      const { lines, status, errors } = withScripts(`
 start_cluster
 sql() { in_database psql -qAt -v ON_ERROR_STOP=1 -c "$1"; }
 sql "create table study (id int primary key, name text, data bytea); create table note (study int references study, text text)"

@@ -43,7 +43,7 @@ restore_backup() {
   local file
   file=$(from_where_called "$1")
   [ -r "$file" ] || fail "There is no file $file that can be read."
-  if server_pid >/dev/null; then fail "Ivlen is running. ./ivlen stop stops it."; fi
+  if is_running; then fail "Ivlen is running. ./ivlen stop stops it."; fi
   [ "${2:-}" = --yes ] || fail "This puts the studies of the backup in the place of all that are here. If you mean it: ./ivlen restore $1 --yes"
   open_cluster
   trap 'stop_cluster' EXIT

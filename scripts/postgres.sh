@@ -66,9 +66,11 @@ make_cluster() {
   # Not as an argument, which every user of the machine can see.
   printf '%s' "$password" | as_postgres sh -c 'umask 077; cat >"$1"' sh "$password_file"
   as_postgres "$PG_BIN/initdb" -D "$PG_DATA" -U "$PG_USER" --pwfile="$password_file" --auth=scram-sha-256 \
-    -E UTF8 --locale=C.UTF-8 >/dev/null
+    -E UTF8 --locale=C.UTF-8 --wal-segsize=1 >/dev/null
   {
     printf "listen_addresses = '127.0.0.1'\nport = %s\nunix_socket_directories = ''\n" "$(free_port)"
+    # What is written ahead is the larger part of a small installation: in small files, that can be given back.
+    printf 'max_wal_size = 256MB\nmin_wal_size = 2MB\n'
     printf '%s\n' "$@"
   } | as_postgres sh -c 'cat >>"$1"' sh "$PG_DATA/postgresql.conf"
 }
@@ -84,7 +86,7 @@ cluster_pid() {
   pid=$(head -n 1 "$PG_DATA/postmaster.pid" 2>/dev/null) || return 1
   [[ "$pid" =~ ^[0-9]+$ ]] || return 1
   if [ -d /proc/self ]; then
-    tr '\0' '\n' <"/proc/$pid/cmdline" 2>/dev/null | grep -qxF -- "$PG_DATA" || return 1
+    tr '\0' '\n' 2>/dev/null <"/proc/$pid/cmdline" | grep -qxF -- "$PG_DATA" || return 1
   else
     as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" status >/dev/null 2>&1 || return 1
   fi
@@ -108,19 +110,28 @@ forget_stranger() {
   sed -i "1s/.*/$ended/" "$PG_DATA/postmaster.pid"
 }
 
-# Starts the cluster in PG_DATA and sets PG_URL. After a crash the dead server and its children may linger for a while.
-start_cluster() {
+# What every start says anew, so that it holds for clusters of earlier versions too: the log tells no values of a study.
+CLUSTER_SETTINGS='-c log_error_verbosity=terse -c log_parameter_max_length_on_error=0 -c log_min_error_statement=panic'
+
+# Starts the cluster in PG_DATA unless it runs. After a crash the dead server and its children may linger for a while.
+# launch_cluster [ON REFUSAL]: a command to run where it does not start.
+launch_cluster() {
   local try
   for try in $(seq 1 40); do
-    cluster_answers && break
+    cluster_answers && return
     if ! cluster_pid >/dev/null; then
       forget_stranger
-      as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -l "$PG_LOG" -w start >/dev/null 2>&1 && continue
-      move_port_if_taken
+      as_postgres "$PG_BIN/pg_ctl" -D "$PG_DATA" -l "$PG_LOG" -o "$CLUSTER_SETTINGS" -w start >/dev/null 2>&1 && continue
+      [ $# -eq 0 ] || "$@"
     fi
     sleep 0.5
   done
-  cluster_answers || fail "The database does not start. Its log: $PG_LOG"
+  cluster_answers
+}
+
+# Starts the cluster in PG_DATA, on another port if its own is taken, and sets PG_URL.
+start_cluster() {
+  launch_cluster move_port_if_taken || fail "The database does not start. Its log: $PG_LOG"
   PG_URL="postgres://$PG_USER:$(cat "$(dirname "$PG_DATA")/password")@127.0.0.1:$(cluster_port)/postgres"
 }
 

@@ -2,6 +2,10 @@
 
 DATA=$root/.data
 PID_FILE=$DATA/server.pid
+# Stands from the start until somebody stops the application, and names the process that watches over it.
+WATCH_FILE=$DATA/watch.pid
+PORT_FILE=$DATA/port
+KEY_FILE=$DATA/key
 DEFAULT_PORT=4310
 
 server_pid() {
@@ -9,6 +13,17 @@ server_pid() {
   pid=$(cat "$PID_FILE" 2>/dev/null) || return 1
   # The number may belong to another program by now.
   grep -q 'server/dist/main.js' "/proc/$pid/cmdline" 2>/dev/null && printf '%s' "$pid"
+}
+
+# The process of ./ivlen start, which starts the server again while it lives.
+watcher_pid() {
+  local pid
+  pid=$(cat "$WATCH_FILE" 2>/dev/null) || return 1
+  tr '\0' ' ' 2>/dev/null <"/proc/$pid/cmdline" | grep -q 'ivlen start' && printf '%s' "$pid"
+}
+
+is_running() {
+  server_pid >/dev/null || watcher_pid >/dev/null
 }
 
 open_cluster() {
@@ -20,9 +35,10 @@ open_cluster() {
 }
 
 start_application() {
-  local port= fixed=0
+  local port= fixed=0 keyed=0
   while [ $# -gt 0 ]; do
     case "$1" in
+      --key) keyed=1; shift; continue ;;
       --port) port=${2:-}; shift 2 || fail "--port needs a number." ;;
       --port=*) port=${1#--port=}; shift ;;
       *) fail "start does not know “$1”. ./ivlen help lists what it takes." ;;
@@ -31,24 +47,46 @@ start_application() {
     fixed=1
   done
   require_node
-  if server_pid >/dev/null; then fail "Ivlen is running already. ./ivlen stop stops it."; fi
+  if is_running; then fail "Ivlen is running already. ./ivlen stop stops it."; fi
   require_npm_packages
   require_build
   open_cluster
   trap 'stop_cluster' EXIT
   start_cluster
 
-  IVLEN_DATABASE_URL=$PG_URL IVLEN_PORT=${port:-$DEFAULT_PORT} IVLEN_PORT_FIXED=$fixed NODE_ENV=production \
-    node server/dist/main.js &
-  local pid=$!
-  printf '%s' "$pid" >"$PID_FILE"
-  # Ctrl C reaches the server too; it closes by itself, and we wait for that before the database goes.
-  trap 'kill -TERM "$pid" 2>/dev/null || true' INT TERM HUP
-  local status=0
-  wait "$pid" || status=$?
-  while kill -0 "$pid" 2>/dev/null; do wait "$pid" || status=$?; done
-  rm -f "$PID_FILE"
-  [ "$status" -eq 0 ] || [ "$status" -ge 128 ] || exit "$status"
+  server_key=
+  if [ "$keyed" -eq 1 ]; then server_key=$(installation_key); fi
+  server_port=${port:-$DEFAULT_PORT}
+  port_fixed=$fixed
+  printf '%s' "$BASHPID" >"$WATCH_FILE"
+  watch_database "$BASHPID" "$WATCH_FILE" &
+  local database_watcher=$! status=0
+  trap 'rm -f "$PID_FILE" "$WATCH_FILE"; kill -TERM "$database_watcher" 2>/dev/null || true; wait "$database_watcher" || true; stop_cluster' EXIT
+  keep_server_running "$WATCH_FILE" "$PORT_FILE" || status=$?
+  exit "$status"
+}
+
+# The same at each start, so that browsers which know it go on; for the owner's eyes only.
+installation_key() {
+  [ -s "$KEY_FILE" ] || (umask 077 && node -p 'require("node:crypto").randomBytes(24).toString("base64url")' >"$KEY_FILE")
+  cat "$KEY_FILE"
+}
+
+# Started again, it is where its pages look for it.
+launch_server() {
+  if [ -e "$PORT_FILE" ]; then
+    server_port=$(cat "$PORT_FILE")
+    port_fixed=1
+  fi
+  # In a shell of its own and by export: an argument could be seen by every user of the machine.
+  (
+    export IVLEN_DATABASE_URL=$PG_URL IVLEN_DATABASE_FOLDER=$PG_DATA NODE_ENV=production
+    export IVLEN_PORT=$server_port IVLEN_PORT_FIXED=$port_fixed IVLEN_PORT_FILE=$PORT_FILE
+    [ -z "$server_key" ] || export IVLEN_KEY=$server_key
+    exec node server/dist/main.js
+  ) &
+  SERVER_PID=$!
+  printf '%s' "$SERVER_PID" >"$PID_FILE"
 }
 
 # In a database of its own, so that no study is touched; a running application and its database go on.
@@ -70,9 +108,11 @@ replay_archive() {
 
 stop_application() {
   local pid try
-  if pid=$(server_pid); then
-    kill -TERM "$pid"
-    for try in $(seq 1 100); do
+  if pid=$(watcher_pid || server_pid); then
+    # What has ended meanwhile is not to be started again.
+    rm -f "$WATCH_FILE"
+    kill -TERM "$pid" 2>/dev/null || true
+    for try in $(seq 1 150); do
       kill -0 "$pid" 2>/dev/null || break
       sleep 0.1
     done

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { predictorsSchema } from './analyses/predictors';
 import { rowsChosenSchema, studyStateSchema, variableSchema } from './codebook';
 import { derivationSchema } from './derivations';
+import { isRowNumber, longList } from './long-lists';
 import { methodSchema } from './methods';
 import { questionChangeSchemas } from './questions';
 import { readingSchema } from './reading';
@@ -35,8 +36,13 @@ export const studyEntryPatchSchema = z
 export type StudyEntryPatch = z.infer<typeof studyEntryPatchSchema>;
 
 const id = z.string().min(1).max(40);
-/** Cells that one change may write. */
-export const MOST_CELLS = 500_000;
+/** Rows in which one change may write. */
+const MOST_ROWS = 200_000;
+const LONGEST_CELL = 2000;
+
+function isRowOfCells(part: unknown): part is string[] {
+  return Array.isArray(part) && part.every((cell) => typeof cell === 'string' && cell.length <= LONGEST_CELL);
+}
 
 /** Rows by their numbers, or by a rule. */
 export const rowChoiceSchema = z.union([z.object({ rows: rowRangesSchema }), z.object({ rule: subsetSchema })]);
@@ -62,9 +68,9 @@ export const changeSchema = z.discriminatedUnion('type', [
     type: z.literal('edit-cells'),
     variables: z.array(id).min(1).max(1000),
     /** Row numbers from 1, in the order of the block. */
-    rows: z.array(z.number().int().min(1)).min(1).max(MOST_CELLS),
+    rows: longList(isRowNumber, 'A row is named by its number, from 1.', { least: 1, most: MOST_ROWS }),
     /** The block's texts, row by row; "" is missing. */
-    cells: z.array(z.array(z.string().max(2000))),
+    cells: longList(isRowOfCells, `A row of cells is a list of texts, each of at most ${LONGEST_CELL} letters.`, { most: MOST_ROWS }),
   }),
   z.object({ type: z.literal('set-aside'), choice: rowChoiceSchema, because: z.string().trim().min(1, 'Say why.').max(300) }),
   z.object({ type: z.literal('bring-back'), choice: rowChoiceSchema }),

@@ -22,11 +22,12 @@ export interface Application {
   close(): Promise<void>;
 }
 
-export async function startApplication(): Promise<Application> {
+/** @param cuttable whether the way to the database can be cut; then it leads through this process, and waits for it */
+export async function startApplication({ cuttable = true } = {}): Promise<Application> {
   const database = await createOwnDatabase();
   const link = await createCuttableLink(database.url.hostname, Number(database.url.port));
   const url = new URL(database.url);
-  url.port = String(link.port);
+  if (cuttable) url.port = String(link.port);
   const spool = await mkdtemp(join(tmpdir(), 'ivlen-e2e-'));
   let { server, address } = await startServer(url.href, spool, 0);
   return {

@@ -6,8 +6,9 @@ import { ArchiveService } from './archives/archive-service';
 import { Columns } from './columns/columns';
 import type { Database } from './database/connect';
 import { derivationRoutes } from './derivations/derivation-routes';
+import { Disk } from './disk/disk';
 import { DomainError } from './errors/domain-error';
-import { answer, handleError } from './errors/error-handler';
+import { answer, handleErrors } from './errors/error-handler';
 import { exportRoutes } from './exports/export-routes';
 import { ExportService } from './exports/export-service';
 import { createApi, jsonResponses } from './http/api';
@@ -23,9 +24,11 @@ import { MergeService } from './merges/merge-service';
 import { readingRoutes } from './readings/reading-routes';
 import { reportRoutes } from './report/report-routes';
 import { rowRoutes } from './rows/row-routes';
+import { keyHoldersOnly } from './safety/key';
 import { sameOriginOnly } from './safety/same-origin';
 import { securityHeaders } from './safety/security-headers';
 import { settingsRoutes } from './settings/settings-routes';
+import { spaceRoutes } from './space/space-routes';
 import { studyRoutes } from './studies/study-routes';
 import { trailRoutes } from './trail/trail-routes';
 import type { Workers } from './workers/workers';
@@ -42,13 +45,27 @@ interface Parts {
   readonly workers: Workers;
   readonly spool: Spool;
   readonly converter: Converter;
+  /** A connection whose statements may take their time; the usual one if there is no other. */
+  readonly patient?: Database;
+  readonly disk?: Disk;
+  /** Who does not have it is refused; none for a machine of one's own. */
+  readonly key?: string | undefined;
 }
 
 /** The application without a socket: routes, safety, errors. */
-export function createApp({ database, workers, spool, converter }: Parts): OpenAPIHono {
+export function createApp({
+  database,
+  workers,
+  spool,
+  converter,
+  patient = database,
+  disk = new Disk([spool.folder]),
+  key,
+}: Parts): OpenAPIHono {
   const app = createApi();
-  app.onError(handleError);
+  app.onError(handleErrors(disk));
   app.use('*', securityHeaders, sameOriginOnly);
+  if (key) app.use('*', keyHoldersOnly(key));
   app.use('/api/*', bodyLimits);
   app.use('/api/*', async (c, next) => {
     await next();
@@ -57,7 +74,7 @@ export function createApp({ database, workers, spool, converter }: Parts): OpenA
 
   const columns = new Columns(workers);
   const jobs = new Jobs();
-  const imports = new ImportService(database, workers, spool, converter);
+  const imports = new ImportService(database, workers, spool, converter, disk);
   const analyses = new AnalysisService(database, columns, workers);
   const api = createApi()
     .openapi(health, async (c) => {
@@ -65,6 +82,7 @@ export function createApp({ database, workers, spool, converter }: Parts): OpenA
       return c.json({ status: 'ok' } as const, 200);
     })
     .route('/', studyRoutes(database, columns))
+    .route('/', spaceRoutes(database, patient, jobs))
     .route('/', trailRoutes(database))
     .route('/', rowRoutes(database, columns))
     .route('/', derivationRoutes(database, columns))
@@ -73,9 +91,9 @@ export function createApp({ database, workers, spool, converter }: Parts): OpenA
     .route('/', reportRoutes(database))
     .route('/', importRoutes(database, imports, jobs))
     .route('/', mergeRoutes(database, new MergeService(database, columns, imports), jobs))
-    .route('/', archiveRoutes(database, new ArchiveService(database, workers, spool), jobs))
-    .route('/', exportRoutes(new ExportService(database, columns, workers, analyses, spool.folder), jobs))
-    .route('/', jobRoutes(jobs))
+    .route('/', archiveRoutes(database, new ArchiveService(database, workers, spool, disk), jobs))
+    .route('/', exportRoutes(new ExportService(database, columns, workers, analyses, spool.folder, disk), jobs))
+    .route('/', jobRoutes(jobs, disk))
     .route('/', analysisRoutes(analyses, jobs));
   app.route('/api', api);
   app.doc31('/api/openapi.json', {

@@ -8,6 +8,12 @@ const configSchema = z.object({
   IVLEN_WEB: z.string().default('web/dist'),
   /** Where files wait until they are a study. */
   IVLEN_SPOOL: z.string().default('.data/imports'),
+  /** Where the database keeps its files; its disk is looked after. */
+  IVLEN_DATABASE_FOLDER: z.string().optional(),
+  /** Gets the port, once the server listens. */
+  IVLEN_PORT_FILE: z.string().optional(),
+  /** Without it nobody is answered. */
+  IVLEN_KEY: z.string().min(20).optional(),
   IVLEN_SAMPLES: z.string().default('samples'),
 });
 

@@ -1,15 +1,17 @@
+import { writeFile } from 'node:fs/promises';
 import { fileURLToPath } from 'node:url';
 import { createApp } from './app';
 import { readConfig } from './config';
 import { connect } from './database/connect';
 import { migrate } from './database/migrate';
 import { loadDemo } from './demo/load-demo';
+import { Disk } from './disk/disk';
 import { listen } from './http/listen';
 import { serveWebFiles } from './http/web-files';
 import { createConverter } from './imports/conversion/converter';
-import { purgeImports } from './imports/import-repository';
+import { selectWaiting } from './imports/import-repository';
 import { Spool } from './imports/spool';
-import { purgeDeleted } from './studies/study-repository';
+import { keepTidy } from './space/tidy';
 import { createWorkerPool } from './workers/workers';
 
 // Files that wait hold study data: for their owner's eyes only.
@@ -21,18 +23,17 @@ const database = connect(config.IVLEN_DATABASE_URL);
 await loadDemo(database, config.IVLEN_SAMPLES);
 const spool = new Spool(config.IVLEN_SPOOL);
 await spool.prepare();
-await spool.keepOnly(await purgeImports(database));
+await spool.keepOnly(await selectWaiting(database));
 
 const workers = createWorkerPool(fileURLToPath(new URL('./worker.cjs', import.meta.url)));
 const converter = createConverter(fileURLToPath(new URL('./convert.js', import.meta.url)));
-const app = createApp({ database, workers, spool, converter });
+const disk = new Disk([config.IVLEN_SPOOL, config.IVLEN_DATABASE_FOLDER ?? config.IVLEN_SPOOL]);
+const app = createApp({ database, patient, workers, spool, converter, disk, key: config.IVLEN_KEY });
 serveWebFiles(app, config.IVLEN_WEB);
 const { server, port } = await listen(app, config.IVLEN_PORT, config.IVLEN_PORT_FIXED === '1');
-console.log(`Ivlen is at http://127.0.0.1:${port}`);
-// Deleting for good what was deleted long ago can take a while, and nobody waits for it.
-purgeDeleted(patient)
-  .catch((error: unknown) => console.error('deleted studies could not be purged', error))
-  .finally(() => patient.destroy());
+if (config.IVLEN_PORT_FILE) await writeFile(config.IVLEN_PORT_FILE, String(port));
+console.log(`Ivlen is at http://127.0.0.1:${port}${config.IVLEN_KEY ? `/?key=${config.IVLEN_KEY}` : ''}`);
+keepTidy(patient, spool);
 
 let stopping = false;
 async function stop(): Promise<void> {
@@ -41,7 +42,7 @@ async function stop(): Promise<void> {
   server.close();
   server.closeAllConnections();
   await workers.close();
-  await database.destroy();
+  await Promise.all([database.destroy(), patient.destroy()]);
   process.exit(0);
 }
 process.on('SIGINT', stop);

@@ -121,15 +121,41 @@ describe('a workbook', () => {
     expect(error).toMatchObject({ code: 'damaged-workbook', message: 'A sheet of the workbook has a name of 300 letters.' });
   });
 
-  it('has times to the second', async () => {
-    const date = '<c r="A2" s="1"><v>45000.041666666664</v></c>';
+  /** What a day's number becomes that is shown as a date with its time. */
+  async function dateOf(serial: string, workbookPart = ''): Promise<string> {
+    const date = `<c r="A2" s="1"><v>${serial}</v></c>`;
     const files = workbookFiles({
       Sheet1: `<row r="1">${cell('A1', 'at')}${cell('B1', 'x')}</row><row r="2">${date}${cell('B2', 1)}</row>`,
     });
+    files['xl/workbook.xml'] = (files['xl/workbook.xml'] ?? '').replace('<sheets>', `${workbookPart}<sheets>`);
     const styles = `<?xml version="1.0"?><styleSheet xmlns="http://schemas.openxmlformats.org/spreadsheetml/2006/main"><cellXfs count="2"><xf numFmtId="0"/><xf numFmtId="22" applyNumberFormat="1"/></cellXfs></styleSheet>`;
     const parts = Object.entries({ ...files, 'xl/styles.xml': styles }).map(([name, part]) => [name, bytesOf(part)]);
     await convert('workbook', zipSync(Object.fromEntries(parts)));
-    expect(readFileSync(text, 'utf8').split('\n')[1]).toBe('2023-03-15T01:00:00\t1');
+    return readFileSync(text, 'utf8').split('\n')[1]?.split('\t')[0] ?? '';
+  }
+
+  // ECMA-376 part 1, 18.17.4.1: day 1 is 1 January 1900, with a 29 February 1900 that never was; or day 0 is 1 January 1904.
+  it.each([
+    ['45000.041666666664', '2023-03-15T01:00:00'],
+    ['1', '1900-01-01'],
+    ['1.5', '1900-01-01T12:00:00'],
+    ['59', '1900-02-28'],
+    ['60', '1900-02-29'],
+    ['61', '1900-03-01'],
+    ['25569', '1970-01-01'],
+    ['0.75', '18:00:00'],
+    ['0.041666666666666664', '01:00:00'],
+  ])('has the day and time of number %s to the second: %s', async (serial, written) => {
+    expect(await dateOf(serial)).toBe(written);
+  });
+
+  it.each([
+    ['0', '1904-01-01'],
+    ['1', '1904-01-02'],
+    ['43538.041666666664', '2023-03-15T01:00:00'],
+    ['0.75', '18:00:00'],
+  ])('that counts from 1904 has for number %s: %s', async (serial, written) => {
+    expect(await dateOf(serial, '<workbookPr date1904="1"/>')).toBe(written);
   });
 
   it('leaves pictures and other sheets behind', async () => {

@@ -3,7 +3,16 @@ import { mkdtemp, rm } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { jobEventSchema, jobStartedSchema } from '@ivlen/contract';
-import { connect, createApp, createInlineConverter, createInlineWorkers, type Database, Spool, type Workers } from '@ivlen/server';
+import {
+  connect,
+  createApp,
+  createInlineConverter,
+  createInlineWorkers,
+  type Database,
+  type Disk,
+  Spool,
+  type Workers,
+} from '@ivlen/server';
 import { inject } from 'vitest';
 import type { z } from 'zod';
 import { databaseUrl } from './database-template';
@@ -27,7 +36,14 @@ export interface TestApplication {
   close(): Promise<void>;
 }
 
-export async function openTestApplication(): Promise<TestApplication> {
+interface Circumstances {
+  readonly disk?: Disk;
+  readonly key?: string;
+  /** What the database answers to whether it is there. */
+  readonly failWith?: Error;
+}
+
+export async function openTestApplication(circumstances: Circumstances = {}): Promise<TestApplication> {
   const server = connect(inject('serverUrl'));
   const name = `ivlen_test_${randomUUID().replaceAll('-', '')}`;
   await server.raw(`create database ${name} template ${inject('template')}`);
@@ -39,10 +55,15 @@ export async function openTestApplication(): Promise<TestApplication> {
     await server.raw(`drop database ${name}`);
     await server.destroy();
   };
-  return applicationOn(database, folder, close);
+  return applicationOn(database, folder, close, circumstances);
 }
 
-function applicationOn(database: Database, folder: string, close: () => Promise<void>): TestApplication {
+function applicationOn(
+  database: Database,
+  folder: string,
+  close: () => Promise<void>,
+  { disk, key, failWith }: Circumstances,
+): TestApplication {
   const inline = createInlineWorkers();
   const computed: string[] = [];
   const pairsKnown: number[] = [];
@@ -56,7 +77,14 @@ function applicationOn(database: Database, folder: string, close: () => Promise<
       return inline.run(task, signal);
     },
   };
-  const app = createApp({ database, workers, spool: new Spool(folder), converter: createInlineConverter() });
+  const app = createApp({
+    database: failWith ? failing(database, failWith) : database,
+    workers,
+    spool: new Spool(folder),
+    converter: createInlineConverter(),
+    ...(disk ? { disk } : {}),
+    key,
+  });
 
   const send: TestApplication['send'] = async (method, path, body, headers = {}) => {
     const binary = body instanceof Uint8Array;
@@ -80,9 +108,14 @@ function applicationOn(database: Database, folder: string, close: () => Promise<
     },
     computed,
     pairsKnown,
-    restarted: () => applicationOn(database, folder, close),
+    restarted: () => applicationOn(database, folder, close, { ...(disk ? { disk } : {}) }),
     close,
   };
+}
+
+/** The same database, but for its answer to whether it is there. */
+function failing(database: Database, error: Error): Database {
+  return new Proxy(database, { get: (target, name) => (name === 'raw' ? () => Promise.reject(error) : Reflect.get(target, name)) });
 }
 
 /** The answer of a job in the end, as if it had been given at once. */

@@ -20,6 +20,11 @@ it('passes the server’s words on', async () => {
 
 it.each([
   ['a database that is away', () => answerWith(503, { error: { code: 'database-gone', message: 'It does not answer.' } })],
+  [
+    'a full disk, on which the database lets nobody in',
+    () => answerWith(507, { error: { code: 'disk-full', message: 'The disk is full.' } }),
+  ],
+  ['a server that is being stopped', () => answerWith(503, { error: { code: 'server-stopping', message: 'It is being stopped.' } })],
   ['a server that is away', () => vi.stubGlobal('fetch', () => Promise.reject(new TypeError('failed to fetch')))],
 ])('takes %s for an outage', async (_, prepare) => {
   prepare();

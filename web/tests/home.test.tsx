@@ -1,6 +1,7 @@
-import { screen, waitFor, within } from '@testing-library/react';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { HomePage } from '../src/home/home-page';
+import { bytesInWords, deletedInWords } from '../src/home/space-words';
 import { serve, show } from './served';
 import { testResult, testStudy } from './test-study';
 
@@ -10,6 +11,7 @@ const listed = { id: study.id, name: study.name, rows: 12_400, variables: 3, hea
 function served(studies: object[], more: Parameters<typeof serve>[0] = {}) {
   return serve({
     'GET /studies': studies,
+    'GET /space': { studies: studies.length, bytes: 2_400_000, deleted: null },
     'GET /': study,
     'GET /settings/working-set': { version: 1, settings: { variables: ['v1', 'v2', 'v3'] } },
     'GET /settings/correlations': { version: 0, settings: null },
@@ -79,5 +81,55 @@ describe('the first page', () => {
     await user.clear(name);
     await user.type(name, 'Brooks{Enter}');
     await waitFor(() => expect(sent.find(({ what }) => what === 'PATCH /')?.body).toEqual({ name: 'Brooks' }));
+  });
+
+  it('tells what all studies take, and removes the deleted ones for good only after asking', async () => {
+    let emptied = 0;
+    served([listed], {
+      'GET /space': () => ({
+        studies: 1,
+        bytes: 50_331_648,
+        deleted:
+          emptied > 0
+            ? null
+            : { studies: 2, bytes: 12_582_912, firstGoes: '2026-12-03T12:00:00.000Z', lastGoes: '2026-12-09T12:00:00.000Z' },
+      }),
+      'DELETE /deleted-studies': () => {
+        emptied++;
+        return { studies: 2, bytes: 12_500_000 };
+      },
+    });
+    show(<HomePage />, '/');
+    const words = '2 deleted ones, 12 MB, kept until 3 December (the first) to 9 December (the last)';
+    const line = (await screen.findByRole('button', { name: 'Empty now …' })).parentElement as HTMLElement;
+    expect(line.textContent).toBe(`1 study, 48 MB·${words}Empty now …`);
+    fireEvent.click(screen.getByRole('button', { name: 'Empty now …' }));
+    const dialog = await screen.findByRole('dialog', { name: 'Remove the deleted studies for good?' });
+    expect(dialog.textContent).toContain(words);
+    fireEvent.click(within(dialog).getByRole('button', { name: 'Keep them' }));
+    expect(emptied).toBe(0);
+    fireEvent.click(screen.getByRole('button', { name: 'Empty now …' }));
+    fireEvent.click(await screen.findByRole('button', { name: 'Remove for good' }));
+    await waitFor(() => expect(screen.queryByText(/deleted ones/)).toBeNull());
+    expect(emptied).toBe(1);
+    expect(screen.getByText('1 study, 48 MB')).toBeTruthy();
+  });
+});
+
+describe('bytes in words', () => {
+  it.each([
+    [0, '0 bytes'],
+    [1023, '1023 bytes'],
+    [1024, '1 kB'],
+    [1_500_000, '1.4 MB'],
+    [50_331_648, '48 MB'],
+    [3_221_225_472, '3,072 MB'],
+  ])('%d', (bytes, words) => {
+    expect(bytesInWords(bytes)).toBe(words);
+  });
+
+  it('names one day where all go together, and one study as one', () => {
+    const day = '2026-12-03T12:00:00.000Z';
+    expect(deletedInWords({ studies: 1, bytes: 2048, firstGoes: day, lastGoes: day })).toBe('1 deleted one, 2 kB, kept until 3 December');
   });
 });

@@ -2,7 +2,7 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { LARGEST_FILE, studySchema } from '@ivlen/contract';
 import type { Database } from '../database/connect';
 import { createApi, jobResponses } from '../http/api';
-import { sentBody } from '../http/sent-body';
+import { sentBody, toldLength } from '../http/sent-body';
 import { tooLarge } from '../imports/spool';
 import { answerOrJob } from '../jobs/answer-or-job';
 import type { Jobs } from '../jobs/jobs';
@@ -22,8 +22,9 @@ const restore = createRoute({
 
 export function archiveRoutes(database: Database, archives: ArchiveService, jobs: Jobs) {
   return createApi().openapi(restore, async (c) => {
-    if (Number(c.req.header('content-length')) > LARGEST_FILE) throw tooLarge();
-    const received = await archives.receive(c.req.valid('query').name, sentBody(c), c.req.raw.signal);
+    const told = toldLength(c);
+    if (told > LARGEST_FILE) throw tooLarge();
+    const received = await archives.receive(c.req.valid('query').name, told, sentBody(c), c.req.raw.signal);
     return answerOrJob(c, jobs, async (tools) => getStudy(database, await archives.restore(received, tools)));
   });
 }

@@ -4,6 +4,7 @@ import { CHUNK_ROWS, inChunks } from '../columns/chunk-codec';
 import type { NewColumn } from '../columns/column-repository';
 import { SET_ASIDE } from '../columns/columns';
 import type { Database } from '../database/connect';
+import type { Disk } from '../disk/disk';
 import type { SentBody } from '../http/sent-body';
 import { openBlocksFile, stretches } from '../imports/column-blocks';
 import type { Spool } from '../imports/spool';
@@ -25,9 +26,12 @@ export class ArchiveService {
     private readonly database: Database,
     private readonly workers: Workers,
     private readonly spool: Spool,
+    private readonly disk: Disk,
   ) {}
 
-  async receive(name: string, body: SentBody, signal: AbortSignal): Promise<ReceivedArchive> {
+  async receive(name: string, told: number, body: SentBody, signal: AbortSignal): Promise<ReceivedArchive> {
+    // It is packed: what is read of it is a few times as large.
+    this.disk.requireRoom(4 * told);
     const id = randomUUID();
     try {
       await this.spool.receive(id, body, signal);

@@ -8,10 +8,13 @@ import { countOf } from '../phrases/phrases';
 import { readPlainNumber } from '../rows/read-plain-number';
 import { rowInWords, rowsInWords } from '../rows/row-names';
 import { writtenValue } from '../rows/written-value';
+import { Turns } from '../workers/turns';
 import { type AppliedChange, type ChangeContext, nothingChanges } from './applied-change';
 import { assertRow } from './chosen-rows';
 
 const REFUSED_NAMED = 3;
+/** Cells between two looks at the clock. */
+const CELLS_A_LOOK = 1000;
 
 /** Writes a block of cells: new versions of the chunks that they stand in. */
 export async function editCells(context: ChangeContext, change: ChangeOf<'edit-cells'>): Promise<AppliedChange> {
@@ -77,12 +80,12 @@ function assertBlock({ rows, cells }: ChangeOf<'edit-cells'>, variables: readonl
 }
 
 async function parseCells({ db, table, head }: ChangeContext, variable: Variable, texts: readonly string[]): Promise<ParsedColumn> {
+  const turns = new Turns();
   const dictionary = variable.storage === 'code' ? await selectDictionary(db, { study: table.study, revision: head }, variable.id) : null;
   const known = dictionary?.length ?? 0;
   const codes = new Map(dictionary?.map((text, code) => [text, code]));
   const unreadable: { place: number; text: string }[] = [];
-  const values = Float64Array.from(texts, (cell, place) => {
-    const text = cell.trim();
+  const read = (text: string, place: number): number => {
     if (text === '') return Number.NaN;
     if (dictionary) {
       if (!codes.has(text)) codes.set(text, dictionary.push(text) - 1);
@@ -91,7 +94,12 @@ async function parseCells({ db, table, head }: ChangeContext, variable: Variable
     const value = variable.storage === 'number' ? readPlainNumber(text) : (detectDateReader([text])?.(text) ?? Number.NaN);
     if (!Number.isFinite(value) && !variable.missingCodes.includes(text)) unreadable.push({ place, text });
     return Number.isFinite(value) ? value : Number.NaN;
-  });
+  };
+  const values = new Float64Array(texts.length);
+  for (const [place, cell] of texts.entries()) {
+    values[place] = read(cell.trim(), place);
+    if (place % CELLS_A_LOOK === 0) await turns.pause();
+  }
   return { variable, values, dictionary, newTexts: (dictionary?.length ?? 0) - known, unreadable };
 }
 

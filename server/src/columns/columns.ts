@@ -4,6 +4,7 @@ import type { DerivedColumn, ValueNames } from '../derivations/compute-derived';
 import { DomainError } from '../errors/domain-error';
 import { readPlainNumber } from '../rows/read-plain-number';
 import { rowsInSubset } from '../rows/rows-in-subset';
+import type { SortRequest } from '../rows/sort-rows';
 import type { Workers } from '../workers/workers';
 import { sharedColumn } from './chunk-codec';
 import { ColumnCache } from './column-cache';
@@ -145,6 +146,11 @@ export class Columns {
     const { subset, inUse } = table.state;
     if (!subset || !inUse) return null;
     return this.kept(inUse.version, `${table.study}/subset/${inUse.version}`, table.rows, () => this.inSubset(db, table, subset));
+  }
+
+  /** The rows in the order of some values. */
+  ordered(request: SortRequest): Promise<Uint32Array> {
+    return this.workers.run({ task: 'sort-rows', request }, NEVER);
   }
 
   /** Something made of columns, kept with them; `version` is the newest of those it is made of. */

@@ -21,6 +21,8 @@ export function connect(connectionString: string, { patient = false } = {}): Dat
       connectionTimeoutMillis: CONNECT_TIMEOUT_MS,
       application_name: 'ivlen',
     },
+    // What was sent is data of a study, and has no business in a message.
+    compileSqlOnError: false,
     pool: { min: 0, max: 10, acquireTimeoutMillis: 12_000 },
   });
 }
@@ -30,10 +32,12 @@ const GONE = new Set(['ECONNREFUSED', 'ECONNRESET', 'EPIPE', 'ETIMEDOUT', '57P01
 /** Whether an error means that the database does not answer, as opposed to having refused a query. */
 export function isDatabaseGone(error: unknown): boolean {
   if (!(error instanceof Error)) return false;
-  const { code } = error as Error & { code?: unknown };
+  const { code, severity } = error as Error & { code?: unknown; severity?: unknown };
   if (typeof code === 'string' && GONE.has(code)) return true;
+  // What ends the connection is more than a refused query, whatever it is called.
+  if (severity === 'FATAL' || severity === 'PANIC') return true;
   if (error instanceof AggregateError) return error.errors.some(isDatabaseGone);
-  return /Connection terminated|Query read timeout|timeout exceeded when trying to connect|timeout expired|Timeout acquiring a connection|Connection ended/i.test(
+  return /Connection terminated|connection error and is not queryable|Query read timeout|timeout exceeded when trying to connect|timeout expired|Timeout acquiring a connection|Connection ended/i.test(
     error.message,
   );
 }

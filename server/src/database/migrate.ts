@@ -5,6 +5,7 @@ import { imports } from './migrations/0002-imports';
 import { spooledImports } from './migrations/0003-spooled-imports';
 import { keptResultsAndPins } from './migrations/0004-kept-results-and-pins';
 import { reports } from './migrations/0005-reports';
+import { installation } from './migrations/0006-installation';
 
 interface Migration {
   readonly name: string;
@@ -17,6 +18,7 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0003-spooled-imports', up: spooledImports },
   { name: '0004-kept-results-and-pins', up: keptResultsAndPins },
   { name: '0005-reports', up: reports },
+  { name: '0006-installation', up: installation },
 ];
 
 /** Brings the schema up to date. Migrations go one way: a backup, not a reverse step, leads back. */

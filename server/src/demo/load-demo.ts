@@ -9,6 +9,7 @@ import { studyFromTable } from '../imports/study-from-table';
 import { fileSource } from '../imports/table-source';
 import { createStudy, type NewStudy } from '../studies/create-study';
 import { definedFields } from '../studies/defined-fields';
+import { studyNames } from '../studies/study-repository';
 
 /** What a sample's codebook file says beyond what can be read off its table. */
 const sampleSchema = z.object({
@@ -25,11 +26,17 @@ const sampleSchema = z.object({
 
 const SAMPLES = ['aldermere-beds', 'aldermere-kick-samples', 'aldermere-streams'] as const;
 
-/** Loads the demo studies into a database that never held any study; what a researcher deleted stays deleted. */
+/** Loads the demo studies once, into a database that never held any study; what a researcher deleted stays deleted. */
 export async function loadDemo(database: Database, folder: string): Promise<void> {
-  const [{ count } = { count: '0' }] = await database('study').count<{ count: string }[]>('id as count');
-  if (Number(count) > 0) return;
-  for (const sample of SAMPLES) await createStudy(database, await readSample(folder, sample));
+  const known = await database('installation').first<{ demo_loaded: Date | null } | undefined>('demo_loaded');
+  if (known?.demo_loaded) return;
+  // A start that was cut off has loaded some of them.
+  const there = new Set(await studyNames(database));
+  for (const sample of SAMPLES) {
+    const study = await readSample(folder, sample);
+    if (!there.has(study.name)) await createStudy(database, study);
+  }
+  await database('installation').update({ demo_loaded: database.fn.now() });
 }
 
 async function readSample(folder: string, sample: string): Promise<NewStudy> {

@@ -4,7 +4,9 @@ import type { Context, ErrorHandler } from 'hono';
 import { HTTPException } from 'hono/http-exception';
 import type { ContentfulStatusCode } from 'hono/utils/http-status';
 import { databaseGone, isDatabaseGone } from '../database/connect';
+import { type Disk, isDiskFull } from '../disk/disk';
 import { DomainError } from './domain-error';
+import { logError } from './log';
 
 const STATUS: Readonly<Record<string, ContentfulStatusCode>> = {
   'no-such-study': 404,
@@ -23,34 +25,58 @@ const STATUS: Readonly<Record<string, ContentfulStatusCode>> = {
   'wrong-content-type': 415,
   'foreign-origin': 403,
   'database-gone': 503,
+  'no-key': 401,
+  'disk-full': 507,
+  'server-stopping': 503,
   'damaged-data': 500,
   unexpected: 500,
 };
 const REFUSED: ContentfulStatusCode = 422;
 
 /** The one place that turns errors into answers. */
-export const handleError: ErrorHandler = (error, c) => {
-  if (error instanceof HTTPException && error.status === 415) return answer(c, wrongContentType());
-  if (!(error instanceof DomainError) && !isDatabaseGone(error) && c.req.raw.signal.aborted)
-    return c.body(null, 499 as ContentfulStatusCode);
-  return answer(c, asDomainError(error));
-};
+export function handleErrors(disk: Disk): ErrorHandler {
+  return (error, c) => {
+    if (error instanceof HTTPException && error.status === 415) return answer(c, wrongContentType());
+    if (!(error instanceof DomainError) && !isDatabaseGone(error) && c.req.raw.signal.aborted)
+      return c.body(null, 499 as ContentfulStatusCode);
+    return answer(c, asDomainError(error, disk));
+  };
+}
 
 /** What an error tells outside: a refusal in its words; anything unforeseen is logged, and told as a number. */
-export function errorBody(error: unknown): ApiError {
-  const { code, message, where, hint } = asDomainError(error);
+export function errorBody(error: unknown, disk: Disk): ApiError {
+  return bodyOf(asDomainError(error, disk));
+}
+
+function bodyOf({ code, message, where, hint }: DomainError): ApiError {
   return { code, message, ...(where ? { where } : {}), ...(hint ? { hint } : {}) };
 }
 
-function asDomainError(error: unknown): DomainError {
+function asDomainError(error: unknown, disk: Disk): DomainError {
   if (error instanceof DomainError) return error;
+  // A database that cannot write stands still, so that a full disk often shows as one that does not answer.
+  if (isDiskFull(error) || (isDatabaseGone(error) && disk.isFull())) {
+    const full = disk.fullError();
+    if (disk.isTimeToLog()) logError(full.message, error);
+    return full;
+  }
   if (isDatabaseGone(error)) return databaseGone();
   if (isUnstorable(error)) return unstorable();
+  if (error instanceof Error && error.message === WORKERS_END) return beingStopped();
   const id = randomUUID();
-  console.error(`[${id}]`, error);
+  logError(`error ${id}`, error);
   return new DomainError('unexpected', 'Something went wrong that Ivlen did not foresee.', {
     where: `error ${id}`,
     hint: 'What was stored is kept. Try again; the server’s log says more under this number.',
+  });
+}
+
+/** What is under way when the program is stopped ends so. */
+const WORKERS_END = 'Terminating worker thread';
+
+function beingStopped(): DomainError {
+  return new DomainError('server-stopping', 'Ivlen is being stopped; what was under way was not finished.', {
+    hint: 'Nothing that was stored is lost. Start it again, and ask again.',
   });
 }
 
@@ -75,6 +101,6 @@ function wrongContentType(): DomainError {
 }
 
 export function answer(c: Context, error: DomainError): Response {
-  const body: { error: ApiError } = { error: errorBody(error) };
+  const body: { error: ApiError } = { error: bodyOf(error) };
   return c.json(body, STATUS[error.code] ?? REFUSED);
 }

@@ -19,6 +19,7 @@ import type { AnalysisService } from '../analyses/analysis-service';
 import { selectColumn } from '../columns/column-repository';
 import type { Columns, Table } from '../columns/columns';
 import type { Database } from '../database/connect';
+import type { Disk } from '../disk/disk';
 import { DomainError } from '../errors/domain-error';
 import type { JobTools } from '../jobs/jobs';
 import { selectReport } from '../report/report-repository';
@@ -30,6 +31,8 @@ import { slug } from './data-package';
 import type { ExportTable } from './export-table';
 
 const EXTENSIONS = { csv: 'csv', parquet: 'parquet', archive: 'zip' } as const;
+/** About what a written value takes. */
+const BYTES_A_CELL = 8;
 /** A file that nobody fetches is removed after so long. */
 const KEPT_MS = 60 * 60_000;
 
@@ -47,12 +50,14 @@ export class ExportService {
     private readonly workers: Workers,
     private readonly analyses: AnalysisService,
     private readonly folder: string,
+    private readonly disk: Disk,
   ) {}
 
   async write(id: string, request: ExportRequest, tools: JobTools): Promise<ExportReady> {
     const { signal, tell } = tools;
     const study = await getStudyAt(this.database, id, request.revision);
     const whole = request.format === 'archive';
+    this.disk.requireRoom(study.rows * study.state.variables.length * BYTES_A_CELL);
     const [table, archive] = [await this.#table(study, request), whole ? await this.#archive(study) : null];
     const record = whole && request.record ? await this.#record(study, request.record, tools) : null;
     await mkdir(this.folder, { recursive: true });

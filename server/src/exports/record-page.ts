@@ -34,6 +34,10 @@ const FORMULAS: Readonly<Record<AnalysisKind, string>> = {
   'subgroup-descriptives': 'Means and standard deviations in each group.',
   collinearity: 'The triangle R of the QR decomposition of the centred columns, from which VIF = 1/(1 − R²) and condition indices follow.',
   'complete-rows': 'Rows complete for some variables, and what each costs.',
+  gaps: 'Means, SDs and r by maximum likelihood under joint normality (EM), beside those of complete pairs and complete rows; Little’s d².',
+  'repeated-rows':
+    'r of deviations from the means of each identifier (N − k − 1 degrees of freedom), r of these means weighted by rows (k − 2), and intervals from identifiers drawn with all their rows.',
+  ways: 'Each combination of choices computed on its own rows; shares: what R² of the additive model of z = artanh loses without a choice.',
   regression: 'Least squares by QR; t, p and intervals with n − p − 1 degrees of freedom; Cook’s distance, leverage, residuals.',
 };
 /** Longer lists are shortened here; analysis.json has them whole. */

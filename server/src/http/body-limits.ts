@@ -3,13 +3,11 @@ import { bodyLimit } from 'hono/body-limit';
 import { DomainError } from '../errors/domain-error';
 
 const MEGABYTE = 1024 * 1024;
-/** JSON is read at once, and nobody is answered meanwhile: about a tenth of a second for the largest of these. */
+/** JSON is read and checked at once, and nobody is answered meanwhile: a tenth of a second for the largest of these. */
 const USUAL = 4 * MEGABYTE;
 const LARGER: readonly { readonly path: RegExp; readonly most: number }[] = [
   // A block of cells that was pasted, row by row.
-  { path: /\/changes$/, most: 16 * MEGABYTE },
-  // What of a report is recorded.
-  { path: /\/exports$/, most: 16 * MEGABYTE },
+  { path: /\/changes$/, most: 6 * MEGABYTE },
 ];
 
 /** Refuses a body of JSON that is larger than its address takes, before it is read; files are counted as they come. */

@@ -12,3 +12,9 @@ export function sentBody(c: Context): SentBody {
   if (incoming instanceof Readable) return incoming;
   return (c.req.raw.body ?? new Blob([]).stream()) as ReadableStream<Uint8Array>;
 }
+
+/** The bytes that a request says its body has; 0 where it says none. They are not to be relied on. */
+export function toldLength(c: Context): number {
+  const told = Number(c.req.header('content-length'));
+  return Number.isFinite(told) ? told : 0;
+}

@@ -42,9 +42,14 @@ export async function deleteImport(db: Connection, id: string): Promise<void> {
   await db('import_file').where({ id }).delete();
 }
 
-/** Forgets files that were never made a study. @returns those that still wait */
-export async function purgeImports(db: Connection): Promise<ReadonlySet<string>> {
-  await db('import_file').where('created', '<', db.raw(`now() - interval '1 day'`)).delete();
+/** Forgets files that were never made a study. @returns which */
+export async function purgeImports(db: Connection): Promise<string[]> {
+  const forgotten = await db('import_file').where('created', '<', db.raw(`now() - interval '1 day'`)).delete<{ id: string }[]>('id');
+  return forgotten.map(({ id }) => id);
+}
+
+/** The files that still wait. */
+export async function selectWaiting(db: Connection): Promise<ReadonlySet<string>> {
   return new Set(await db('import_file').pluck<string[]>('id'));
 }
 

@@ -2,7 +2,7 @@ import { createRoute, z } from '@hono/zod-openapi';
 import { createStudySchema, importPreviewSchema, importSettingsPatchSchema, LARGEST_FILE, studySchema } from '@ivlen/contract';
 import type { Database } from '../database/connect';
 import { createApi, jobResponses, jsonBody, jsonResponses } from '../http/api';
-import { sentBody } from '../http/sent-body';
+import { sentBody, toldLength } from '../http/sent-body';
 import { answerOrJob } from '../jobs/answer-or-job';
 import type { Jobs } from '../jobs/jobs';
 import { getStudy } from '../studies/study-repository';
@@ -59,8 +59,9 @@ const create = createRoute({
 export function importRoutes(database: Database, imports: ImportService, jobs: Jobs) {
   return createApi()
     .openapi(start, async (c) => {
-      if (Number(c.req.header('content-length')) > LARGEST_FILE) throw tooLarge();
-      const file = await imports.receive(c.req.valid('query').name, sentBody(c), c.req.raw.signal);
+      const told = toldLength(c);
+      if (told > LARGEST_FILE) throw tooLarge();
+      const file = await imports.receive(c.req.valid('query').name, told, sentBody(c), c.req.raw.signal);
       return answerOrJob(c, jobs, (tools) => imports.read(file, tools));
     })
     .openapi(get, async (c) => c.json(await imports.preview(c.req.valid('param').id), 200))

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { type ImportPreview, type ImportSettings, type ImportSettingsPatch, importSettingsSchema } from '@ivlen/contract';
 import type { Database } from '../database/connect';
+import type { Disk } from '../disk/disk';
 import { DomainError } from '../errors/domain-error';
 import type { SentBody } from '../http/sent-body';
 import type { JobTools } from '../jobs/jobs';
@@ -21,10 +22,17 @@ export class ImportService {
     private readonly workers: Workers,
     private readonly spool: Spool,
     private readonly converter: Converter,
+    private readonly disk: Disk,
   ) {}
 
-  /** Stores a file that is sent, to be read next. @returns what `read` takes */
-  async receive(name: string, body: SentBody, signal: AbortSignal): Promise<{ id: string; name: string; bytes: number }> {
+  /**
+   * Stores a file that is sent, to be read next.
+   * @param told its bytes, as far as they are known before
+   * @returns what `read` takes
+   */
+  async receive(name: string, told: number, body: SentBody, signal: AbortSignal): Promise<{ id: string; name: string; bytes: number }> {
+    // Once as it is, and once as it was read.
+    this.disk.requireRoom(2 * told);
     const id = randomUUID();
     try {
       return { id, name, bytes: await this.spool.receive(id, body, signal) };
@@ -80,6 +88,7 @@ export class ImportService {
   /** Makes the study; all of it is stored or nothing, and the waiting file goes with it. */
   async createStudy(id: string, name: string, { signal, tell }: JobTools): Promise<string> {
     const created = await this.withTable(id, async ({ preview, ...values }) => {
+      this.disk.requireRoom(preview.rows * preview.columns.length * Float64Array.BYTES_PER_ELEMENT);
       const study = studyFromTable(name, preview, values);
       let stored = 0;
       tell(() => ({ what: 'values', done: stored, total: preview.rows * study.columns.length }));

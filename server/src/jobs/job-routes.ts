@@ -1,6 +1,7 @@
 import { createRoute, z } from '@hono/zod-openapi';
 import type { JobEvent } from '@ivlen/contract';
 import { streamSSE } from 'hono/streaming';
+import type { Disk } from '../disk/disk';
 import { errorBody } from '../errors/error-handler';
 import { createApi, jsonResponses } from '../http/api';
 import type { Jobs } from './jobs';
@@ -23,7 +24,7 @@ const stop = createRoute({
   responses: jsonResponses(z.object({ done: z.literal(true) }), 'It is stopped'),
 });
 
-export function jobRoutes(jobs: Jobs) {
+export function jobRoutes(jobs: Jobs, disk: Disk) {
   return createApi()
     .openapi(events, (c) => {
       const job = jobs.get(c.req.valid('param').id);
@@ -32,7 +33,7 @@ export function jobRoutes(jobs: Jobs) {
         let ended: JobEvent | null = null;
         const end = job.result.then(
           (result): JobEvent => ({ type: 'done', result }),
-          (error): JobEvent => ({ type: 'failed', error: errorBody(error) }),
+          (error): JobEvent => ({ type: 'failed', error: errorBody(error, disk) }),
         );
         while (!ended && !stream.aborted) {
           await send({ type: 'progress', ...job.progress() });

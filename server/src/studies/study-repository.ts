@@ -171,13 +171,6 @@ export async function unmarkDeleted(db: Connection, id: string): Promise<void> {
   if (restored === 0) throw noSuchStudy();
 }
 
-/** Removes for good what was deleted more than a month ago. */
-export async function purgeDeleted(db: Connection): Promise<void> {
-  const old = await db('study').where('deleted', '<', db.raw(`now() - interval '30 days'`)).pluck<string[]>('id');
-  // One at a time, so that none has to share a statement's time with the others.
-  for (const id of old) await db('study').where({ id }).delete();
-}
-
 function noSuchStudy(): DomainError {
   return new DomainError('no-such-study', 'There is no such study; it may have been deleted.', {
     hint: 'Go to the home page, which lists all studies.',

@@ -8,6 +8,7 @@ import { computeDerived, type DerivedColumn, type DerivedSources } from '../deri
 import type { ExportTable } from '../exports/export-table';
 import { checksumOf, type WriteExportRequest, writeExport } from '../exports/write-export';
 import { type FilePreview, type ReadFileRequest, readFile } from '../imports/read-file';
+import { type SortRequest, sortRows } from '../rows/sort-rows';
 
 /** What worker threads do: everything that would keep a request thread busy. */
 export type Task =
@@ -15,6 +16,7 @@ export type Task =
   | { task: 'read-archive'; request: ReadArchiveRequest }
   | { task: 'write-export'; request: WriteExportRequest }
   | { task: 'checksum'; table: ExportTable }
+  | { task: 'sort-rows'; request: SortRequest }
   | { task: 'derive'; derivation: Derivation; sources: DerivedSources }
   | {
       task: 'analyse';
@@ -45,6 +47,7 @@ export interface TaskResults {
   'read-archive': ReadArchive;
   'write-export': undefined;
   checksum: string;
+  'sort-rows': Uint32Array;
   derive: DerivedColumn;
   analyse: AnalysisResult;
   restrict: AnalysisColumns;
@@ -65,6 +68,8 @@ export async function perform(task: Task): Promise<TaskResults[keyof TaskResults
       return undefined;
     case 'checksum':
       return checksumOf(task.table);
+    case 'sort-rows':
+      return shared(sortRows(task.request));
     case 'derive':
       return computeDerived(task.derivation, task.sources);
     case 'analyse':

@@ -117,7 +117,10 @@ async function readError(response: Response): Promise<ApiError> {
   return parsed.success ? parsed.data.error : { ...UNREACHABLE, message: `Ivlen’s server answered with status ${response.status}.` };
 }
 
+/** On a full disk the database lets nobody in, until there is room again. */
+const OUTAGES: ReadonlySet<string> = new Set(['server-gone', 'server-stopping', 'database-gone', 'disk-full']);
+
 /** Whether an error means that server or database are away for the moment, as opposed to a refusal. */
 export function isOutage(error: unknown): boolean {
-  return error instanceof RequestError && (error.code === 'server-gone' || error.code === 'database-gone');
+  return error instanceof RequestError && OUTAGES.has(error.code);
 }

@@ -5,6 +5,7 @@ import { studiesQuery } from '../api/queries';
 import { FailureNotice } from '../controls/failure-notice';
 import { TopBar } from '../frame/top-bar';
 import { SourceChooser } from '../new-study/source-chooser';
+import { SpaceLine } from './space-line';
 import { StudyCard } from './study-card';
 
 /** All studies, and the ways to bring a new one in. */
@@ -46,6 +47,7 @@ export function HomePage() {
               <StudyCard key={study.id} study={study} />
             ))}
           </ul>
+          <SpaceLine />
         </section>
       </main>
     </div>

@@ -4,6 +4,7 @@ import { readSheet } from 'read-excel-file/node';
 import { DomainError } from '../../errors/domain-error';
 import { SHEET_BYTES, SHEET_NAME_LETTERS, UNPACKED_BYTES } from '../budgets';
 import { unpackInMemory } from '../formats/unpack';
+import { calendarDate } from './serial-days';
 import { cellOf, TextTableFile } from './text-table-file';
 import { assertBounded, columnNumber } from './workbook-bounds';
 
@@ -44,7 +45,8 @@ export async function workbookToText(
   const xml = textOf(parts.get(file));
   assertBounded(xml);
   const data = await sheetCells(parts, file, sheet);
-  const rows: unknown[][] = data.map((row) => [...row]);
+  const from1904 = /<workbookPr\b[^>]*\bdate1904="(1|true)"/.test(textOf(parts.get('xl/workbook.xml')));
+  const rows: unknown[][] = data.map((row) => row.map((value) => (value instanceof Date ? calendarDate(value, from1904) : value)));
   // The reader passes over cells with errors; written back, they are told like those of a CSV file.
   for (const { row, column, text } of errorCells(xml)) {
     const cells = rows[row];

@@ -99,6 +99,12 @@ export const numberSettingsSchema = z.object({
 });
 export type NumberSettings = z.infer<typeof numberSettingsSchema>;
 
+/** Which options were ticked as defensible, by pair and choice; what nobody touched is ticked as it is offered. */
+export const sturdinessSettingsSchema = z.object({
+  ticked: z.record(z.string().max(90), z.record(z.string().max(60), z.array(z.string().max(200)).max(20))).default({}),
+});
+export type SturdinessSettings = z.infer<typeof sturdinessSettingsSchema>;
+
 /** Settings by the part of the study that they belong to. */
 export const settingsSchemas = {
   'working-set': workingSetSettingsSchema,
@@ -110,6 +116,7 @@ export const settingsSchemas = {
   scatterplots: scatterplotSettingsSchema,
   numbers: numberSettingsSchema,
   report: reportSettingsSchema,
+  sturdiness: sturdinessSettingsSchema,
 } as const;
 
 export const settingsScopeSchema = z.enum([
@@ -122,6 +129,7 @@ export const settingsScopeSchema = z.enum([
   'scatterplots',
   'numbers',
   'report',
+  'sturdiness',
 ]);
 export type SettingsScope = z.infer<typeof settingsScopeSchema>;
 /** All settings of a study that were ever saved. */

@@ -1,9 +1,14 @@
 import { z } from 'zod';
+import { isRowNumber, longList } from './long-lists';
 
 const variable = z.string().min(1).max(40);
 /** Row numbers from 1, first and last of each range. */
-export const rowRangesSchema = z.array(z.tuple([z.number().int().min(1), z.number().int().min(1)])).max(50_000);
+export const rowRangesSchema = longList(isRange, 'A range of rows is the numbers of its first and its last row, from 1.', { most: 50_000 });
 export type RowRanges = z.infer<typeof rowRangesSchema>;
+
+function isRange(part: unknown): part is [number, number] {
+  return Array.isArray(part) && part.length === 2 && part.every(isRowNumber);
+}
 
 /** One condition on a row. A row without the value that a condition is about does not fulfil it. */
 export const ruleSchema = z.discriminatedUnion('type', [

@@ -113,6 +113,15 @@ export { formulaName, formulaVariables, renameInFormula } from './formula/formul
 export { constantNamed, FORMULA_FUNCTIONS, functionOverARow } from './formula/functions';
 export { type FormulaTree, parseFormula } from './formula/parse-formula';
 export { cutAtValues, quantilePoints } from './grouping/cut-into-groups';
+export { type GapEffect, type GapEffects, gapEffects } from './missing-values/gap-effects';
+export { type LittleTest, littleTest } from './missing-values/little-test';
+export {
+  type LikelihoodTest,
+  type MaximumLikelihood,
+  type MaximumLikelihoodOptions,
+  maximumLikelihood,
+  testLikelihood,
+} from './missing-values/maximum-likelihood';
 export { andersonDarling } from './normality/anderson-darling';
 export { deviationsGivenOthers } from './normality/deviations-given-others';
 export { type DoornikHansen, doornikHansen } from './normality/doornik-hansen';
@@ -125,6 +134,7 @@ export type { NormalityTest, NormalityUndefined } from './normality/normality-te
 export { type QuantilePattern, quantilePattern } from './normality/quantile-pattern';
 export { shapiroWilk } from './normality/shapiro-wilk';
 export { clusterOrder } from './ordering/cluster-order';
+export { type DifferenceOptions, sampleSizeForDifference, sampleSizeForWidth, type WidthOptions } from './power/planned-precision';
 export {
   type PowerMethod,
   type PowerOptions,
@@ -159,8 +169,15 @@ export { inflationWithoutEach, type TermInflation, type Terms, termInflation } f
 export { type ToldBy, toldBy } from './regression/told-by';
 export { inflationAmong, type VarianceInflation, varianceInflation } from './regression/variance-inflation';
 export { type BootstrapCorrelation, type BootstrapOptions, bootstrapCorrelation } from './resampling/bootstrap-correlation';
+export { type ClusterBootstrap, type ClusterBootstrapOptions, clusterBootstrap } from './resampling/cluster-bootstrap';
 export { type PermutationOptions, type PermutationTest, permutationTest } from './resampling/permutation-test';
 export { type Lowess, type LowessOptions, lowess } from './smoothing/lowess';
+export type { Choice, WayHeld, WayMethod, WayScale } from './sturdiness/choices';
+export { combinationsOf } from './sturdiness/combinations';
+export { scaleRelation } from './sturdiness/scale-relation';
+export { type Condition, type ConditionPart, summarizeWays, type WaysSummary } from './sturdiness/summarize-ways';
+export { FEWEST_IN_A_WAY, type Impossible } from './sturdiness/way-test';
+export { computeWays, MOST_WAYS, type Way, type Ways, type WaysRequest } from './sturdiness/ways';
 export { boxCox, type PowerTransformed } from './transformation/box-cox';
 export { cubeRoot, ln, log10, reciprocal, reflect, sqrt, square } from './transformation/power-scales';
 export { centre, rankNormal, standardize } from './transformation/standard-scales';

@@ -83,6 +83,22 @@ const PAIR: Readonly<Record<string, (x: Float64Array, y: Float64Array) => unknow
   groupDisagreement: (x, y) => core.groupDisagreement(x, y, labels(x), { method: 'pearson' }),
   pairCautions: (x, y) => core.pairCautions(x, y, { method: 'pearson', groups: labels(x) }),
   duplicatedRows: (x, y) => core.duplicatedRows([x, y]),
+  gapEffects: (x, y) => core.gapEffects([x, y, labels(x)]),
+  clusterBootstrap: (x, y) => core.clusterBootstrap(x, y, labels(x), { method: 'kendall', replicates: 20 }),
+  computeWays: (x, y) =>
+    core.computeWays({
+      x,
+      y,
+      rows: new Uint8Array(x.length).fill(1),
+      choices: [
+        { kind: 'coefficient', options: ['pearson', 'spearman', 'kendall', 'percentage-bend'] },
+        { kind: 'scale', of: 'x', options: [x, 'rank-normal'] },
+        { kind: 'missing', set: [x, y], options: ['pairwise', 'maximum-likelihood'] },
+        { kind: 'held', options: [{ kind: 'nothing' }, { kind: 'controls', columns: [y] }] },
+        { kind: 'identifier', labels: labels(x), options: ['rows', 'means'] },
+      ],
+      own: [0, 0, 0, 0, 0],
+    }),
 };
 
 describe('no column makes a function throw, and none is changed', () => {

@@ -162,6 +162,15 @@ describe('between groups', () => {
     expect([got.weighted.coefficient.toFixed(7), got.unweighted.coefficient.toFixed(7)]).toEqual(['0.0697586', '0.0817731']);
   });
 
+  it('is tested on one side on request: the two sides make one', () => {
+    const of = (alternative: 'greater' | 'less' | 'two-sided') => betweenGroups(column(y), column(x), column(labels), { alternative });
+    const [greater, less, both] = [of('greater'), of('less'), of('two-sided')];
+    expect(greater.weighted.pValue + less.weighted.pValue).toBeCloseTo(1, 12);
+    // r is positive.
+    expect(greater.weighted.pValue).toBeCloseTo(both.weighted.pValue / 2, 12);
+    expect(greater.unweighted.pValue).toBeCloseTo(both.unweighted.pValue / 2, 12);
+  });
+
   it('needs three groups whose means differ', () => {
     const two = betweenGroups(Float64Array.of(1, 2, 3, 4), Float64Array.of(2, 1, 4, 3), Float64Array.of(0, 0, 1, 1));
     expect(two.weighted).toMatchObject({ coefficient: Number.NaN, pValue: Number.NaN });

@@ -76,6 +76,22 @@ for (const colorScheme of ['light', 'dark'] as const) {
       expect(await violations(page)).toEqual([]);
       await page.getByRole('button', { name: 'Missing values', exact: true }).click();
       await expect(page.getByText('Missing together')).toBeVisible();
+      await expect(page.getByRole('table', { name: /^Pearson’s r by three ways/ })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+    });
+
+    test('every defensible way, with one chosen and the table open, has none; nor has the home page with its space', async ({ page }) => {
+      await openCopy(page, 'Aldermere streams');
+      await page.goto(`${new URL(page.url()).pathname}?view=sturdiness&pair=v10~v14`);
+      const slider = page.getByRole('slider', { name: 'Ways in order of size' });
+      await slider.focus();
+      await page.keyboard.press('End');
+      await page.keyboard.press('Enter');
+      await page.getByRole('button', { name: 'Show as a table' }).click();
+      await expect(page.getByRole('table', { name: /^Ways to the coefficient/ })).toBeVisible();
+      expect(await violations(page)).toEqual([]);
+      await page.goto('/');
+      await expect(page.getByText(/^\d+ stud(y|ies), /)).toBeVisible();
       expect(await violations(page)).toEqual([]);
     });
 

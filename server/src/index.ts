@@ -3,6 +3,8 @@ export { createApp } from './app';
 export { connect, type Database } from './database/connect';
 export { migrate } from './database/migrate';
 export { loadDemo } from './demo/load-demo';
+export { Disk } from './disk/disk';
+export { loggable } from './errors/log';
 export { createConverter, createInlineConverter } from './imports/conversion/converter';
 export { readBytes } from './imports/read-bytes';
 export { Spool } from './imports/spool';

@@ -1,11 +1,13 @@
-import type { MissingResult, Study, SuspiciousResult } from '@ivlen/contract';
+import type { GapsResult, MissingResult, Study, SuspiciousResult } from '@ivlen/contract';
 import { screen, waitFor, within } from '@testing-library/react';
 import { afterEach, describe, expect, it, vi } from 'vitest';
+import { littleInWords, momentsTable, threeWays, worthInWords } from '../src/stages/data/review/gaps-words';
 import { MissingOverview } from '../src/stages/data/review/missing-overview';
 import { SuspiciousList } from '../src/stages/data/review/suspicious-list';
 import { SelectionBar } from '../src/stages/data/rows/selection-bar';
 import { EarlierStateBand, ReadOnly } from '../src/study/read-only';
 import { RowsInUse, rowsInWords } from '../src/study/rows-in-use';
+import { tableCsv, textTable } from '../src/tables/columns';
 import { LastDecision } from '../src/trail/last-decision';
 import { serve, show } from './served';
 import { testStudy } from './test-study';
@@ -141,6 +143,58 @@ describe('what is to check', () => {
   });
 });
 
+const GAPS: GapsResult = {
+  kind: 'gaps',
+  n: 40,
+  completeRows: 33,
+  iterations: 20,
+  converged: true,
+  little: { statistic: 9.8712, df: 5, pValue: 0.079, patterns: 4 },
+  variables: [
+    { id: 'v1', n: 38, mean: 1.2, sd: 0.5, likelyMean: 1.25, likelySd: 0.52 },
+    { id: 'v2', n: 34, mean: 30, sd: 8, likelyMean: 31.5, likelySd: 8.2 },
+    { id: 'v3', n: 40, mean: 12, sd: 3, likelyMean: 12, likelySd: 3 },
+  ],
+  pairs: [
+    {
+      a: 'v1',
+      b: 'v2',
+      pairwise: 0.2,
+      pairwiseN: 33,
+      listwise: 0.21,
+      likely: 0.19,
+      likelyLow: -0.15,
+      likelyHigh: 0.49,
+      likelyP: 0.27,
+      apart: 0.02,
+    },
+    {
+      a: 'v1',
+      b: 'v3',
+      pairwise: -0.4,
+      pairwiseN: 38,
+      listwise: -0.3,
+      likely: -0.42,
+      likelyLow: -0.65,
+      likelyHigh: -0.11,
+      likelyP: 0.009,
+      apart: 0.12,
+    },
+    {
+      a: 'v2',
+      b: 'v3',
+      pairwise: 0.1,
+      pairwiseN: 34,
+      listwise: null,
+      likely: 0.1,
+      likelyLow: null,
+      likelyHigh: null,
+      likelyP: null,
+      apart: 0,
+    },
+  ],
+};
+
 it('missing values: by variable, together, and rows for each pair', async () => {
   const missing: MissingResult = {
     kind: 'missing',
@@ -157,13 +211,67 @@ it('missing values: by variable, together, and rows for each pair', async () => 
     morePatterns: 0,
     pairs: [34, 33, 33, 38],
   };
-  serve({ 'POST /analyses': missing });
+  serve({
+    'POST /analyses': ({ analysis }: { analysis: { kind: string } }) => (analysis.kind === 'gaps' ? GAPS : missing),
+    'GET /settings/working-set': { version: 1, settings: { variables: ['v1', 'v2', 'v3'] } },
+  });
   show(<MissingOverview study={study} />);
   expect(await screen.findByText(/^33 of 40 rows in use are complete/)).toBeTruthy();
   expect(screen.getByRole('row', { name: 'phosphate 6 15.0 %' })).toBeTruthy();
   expect(screen.getByRole('row', { name: '1 nitrate, phosphate' })).toBeTruthy();
   const pairs = within(screen.getByRole('table', { name: /^Rows complete for each pair/ }));
   expect(pairs.getByRole('row', { name: /^nitrate/ }).textContent).toBe('nitrate3338');
+  const gaps = await screen.findByRole('region', { name: 'What the gaps may do' });
+  expect((await within(gaps).findByTestId('little-in-words')).textContent).toContain('d² = 9.87, df = 5, p = .079: no departure');
+  expect(gaps.textContent).toContain('1 pair differs by .05 or more between the ways.');
+});
+
+describe('what gaps may do, in words', () => {
+  const names: Record<string, string> = { v1: 'nitrate', v2: 'phosphate', v3: 'mayfly taxa' };
+  const nameOf = (id: string) => names[id] ?? id;
+
+  it('Little’s test follows its own p, and says what it cannot see', () => {
+    const words = littleInWords(GAPS, 0.05);
+    expect(words).toContain(
+      'Little’s test over 3 variables and 4 patterns: d² = 9.87, df = 5, p = .079: no departure from values missing completely at random',
+    );
+    expect(words).toContain('because of itself, no test can see');
+    const rejected = littleInWords({ ...GAPS, little: { ...GAPS.little, pValue: 0.05 } }, 0.05);
+    expect(rejected).toContain('p = .050. The means differ by what is missing, so that values are not missing completely at random');
+    expect(littleInWords({ ...GAPS, little: { statistic: null, df: 0, pValue: null, patterns: 1 } }, 0.05)).toBe(
+      'No value of these variables is missing: there is nothing to test.',
+    );
+    expect(littleInWords({ ...GAPS, converged: false, iterations: 5000 }, 0.05)).toContain('did not settle in 5,000 rounds over 40 rows');
+  });
+
+  it('three ways stand side by side, those furthest apart first, and every digit in the file', () => {
+    const { table, worth } = threeWays(GAPS, nameOf);
+    expect(worth).toBe(1);
+    expect(textTable(table).rows).toEqual([
+      ['nitrate × mayfly taxa', '−.400', '38', '−.300', '−.420', '[−.650, −.110]'],
+      ['nitrate × phosphate', '.200', '33', '.210', '.190', '[−.150, .490]'],
+      ['phosphate × mayfly taxa', '.100', '34', '–', '.100', ''],
+    ]);
+    expect(tableCsv(table).split(/\r?\n/)[1]).toBe('nitrate × mayfly taxa,-0.4,38,-0.3,-0.42,-0.65,-0.11');
+  });
+
+  it('what is shown of the pairs is said with their number', () => {
+    const pair = GAPS.pairs[1] ?? GAPS.pairs[0];
+    if (!pair) throw new Error('there are pairs');
+    const many = threeWays({ ...GAPS, pairs: Array.from({ length: 40 }, () => pair) }, nameOf);
+    expect([many.worth, many.table.rows.length]).toEqual([40, 15]);
+    expect(worthInWords(many.worth, 15)).toBe('40 pairs differ by .05 or more between the ways; the 15 that differ most are shown.');
+    expect(worthInWords(1, 3)).toBe('1 pair differs by .05 or more between the ways.');
+    expect(worthInWords(0, 3)).toBe('No pair differs by .05 or more between the ways; the 3 that differ most are shown.');
+    expect(worthInWords(0, 1)).toBe('No pair differs by .05 or more between the ways; it is shown.');
+  });
+
+  it('means and SDs are of the variables with gaps only', () => {
+    expect(textTable(momentsTable(GAPS, nameOf)).rows).toEqual([
+      ['nitrate', '38', '1.2000', '1.2500', '0.5000', '0.5200'],
+      ['phosphate', '34', '30.000', '31.500', '8.000', '8.200'],
+    ]);
+  });
 });
 
 describe('rows that are left out', () => {

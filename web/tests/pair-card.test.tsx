@@ -10,7 +10,9 @@ import {
 import { type Alternative, type Method, testPair } from '@ivlen/core';
 import { screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
+import { NO_CAUTIONS_REQUEST } from '../src/coefficients/cautions-request';
 import { type CheckSubject, checkInWords, checksCounted, checksInSentences } from '../src/coefficients/check-words';
+import { ofPair } from '../src/coefficients/use-pair-cautions';
 import { intervalSteps } from '../src/pair-card/interval-steps';
 import { predictionInWords } from '../src/pair-card/line-prediction';
 import { LineSection } from '../src/pair-card/line-section';
@@ -64,7 +66,7 @@ function card(found: CautionsResult) {
       analysis.kind === 'cautions' ? found : { kind: 'summary', variables: [] },
   });
   const context = pairContext(study, { x: taxa, y: nitrate }, settings, study.state.variables, null);
-  return { ...show(<PairCautions context={context} variables={study.state.variables} />), served };
+  return { ...show(<PairCautions context={context} />), served };
 }
 
 describe('checks in words', () => {
@@ -268,5 +270,24 @@ describe('the working', () => {
 
   it('of an interval from samples has no steps', () => {
     expect(intervalSteps('pearson', interval(0.1, 0.7), 'two-sided')).toEqual([]);
+  });
+});
+
+describe('cautions of a pair', () => {
+  const [x, y] = [taxa, nitrate];
+  const asked = { study, x, y, settings, among: study.state.variables };
+
+  it('are asked by the method of the pair, and by a hypothesis’ own where it has one', () => {
+    expect(ofPair(NO_CAUTIONS_REQUEST, { ...asked, method: 'pearson' })).toMatchObject({ method: 'pearson', withChecks: true });
+    const decided = { ...study, state: { ...study.state, pairMethods: { [nitrate.id]: 'spearman' as const } } };
+    const request = { ...NO_CAUTIONS_REQUEST, byVariable: decided.state.pairMethods };
+    expect(ofPair(request, { ...asked, study: decided, method: 'spearman' })).toMatchObject({ byVariable: { [nitrate.id]: 'spearman' } });
+    expect(ofPair(request, { ...asked, study: decided, method: 'kendall' })).toMatchObject({ method: 'kendall', byVariable: {} });
+  });
+
+  it('are asked of the rows that are complete for all variables, under listwise deletion', () => {
+    expect(ofPair(NO_CAUTIONS_REQUEST, { ...asked, method: 'pearson' }).rows.completeFor).toEqual([]);
+    const listwise = { ...asked, settings: { ...settings, missing: 'listwise' as const }, method: 'pearson' as const };
+    expect(ofPair(NO_CAUTIONS_REQUEST, listwise).rows.completeFor).toEqual(study.state.variables.map(({ id }) => id));
   });
 });

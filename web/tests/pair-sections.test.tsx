@@ -594,7 +594,7 @@ describe('the choice of a coefficient', () => {
 
   it('shows all three, and recommends ranks for a marked shape, with the decision at hand', async () => {
     const sent = serving({ cautions, describe: described(3.2), summary, shape });
-    const { user } = show(<MethodChoice context={contextOf()} variables={[nitrate, taxa]} result={many} />);
+    const { user } = show(<MethodChoice context={contextOf()} result={many} />);
     const advice = screen.getByTestId('method-advice');
     await vi.waitFor(() => expect(advice.textContent).toContain('Recommended: Spearman’s ρ. Ranks do not mind that nitrate is'));
     expect(within(screen.getByRole('table', { name: /by each coefficient/ })).getAllByRole('row')).toHaveLength(4);
@@ -607,7 +607,7 @@ describe('the choice of a coefficient', () => {
 
   it('finds r suitable where nothing speaks against it', async () => {
     serving({ cautions, describe: described(0.2), summary, shape });
-    show(<MethodChoice context={contextOf()} variables={[nitrate, taxa]} result={many} />);
+    show(<MethodChoice context={contextOf()} result={many} />);
     await vi.waitFor(() => expect(screen.getByTestId('method-advice').textContent).toContain('Pearson’s r suits.'));
     expect(screen.queryByRole('button', { name: /for the pairs of/ })).toBeNull();
   });
@@ -615,7 +615,7 @@ describe('the choice of a coefficient', () => {
   it('once decided says so, and can be taken back', async () => {
     const decided: Study = { ...study, state: { ...study.state, pairMethods: { v1: 'spearman' } } };
     const sent = serving({ cautions, describe: described(3.2), summary, shape });
-    const { user } = show(<MethodChoice context={contextOf({}, decided)} variables={[nitrate, taxa]} result={many} />);
+    const { user } = show(<MethodChoice context={contextOf({}, decided)} result={many} />);
     expect(screen.getByTestId('method-advice').textContent).toContain('Spearman’s ρ, as decided for nitrate; the trail says why.');
     await user.click(screen.getByRole('button', { name: 'Treat nitrate as all others again' }));
     expect(sent.find(({ what }) => what === 'POST /changes')?.body).toMatchObject({ change: { variable: 'v1', method: null } });

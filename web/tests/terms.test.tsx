@@ -34,7 +34,7 @@ describe('the terms', () => {
 
 /** Column names that are plain words. A new one is either a term, or is put here after a look at it. */
 const PLAIN =
-  /^(variables?|values?|rows?|groups?|pairs?|statistic|set|step|what|which|name|value|number|first|second|scale|test|share|outcome|predictors?|partners?|coefficient|difference|from|to|low|high|smallest|largest|range|missing|unit|row|why|station|method|code|share|rank|size|in words|verdict|decision|date|reason|cases?|with|without|all|quartiles?|of|change|figure|left|total|percent|B|β|x|y|try|by whom|told by|observed|fitted|in which|variance|within)\b/i;
+  /^(variables?|values?|rows?|groups?|pairs?|statistic|set|step|what|which|name|value|number|first|second|scale|test|share|outcome|predictors?|partners?|coefficient|difference|from|to|low|high|smallest|largest|range|missing|unit|row|why|station|method|code|share|rank|size|in words|verdict|decision|date|reason|cases?|with|without|all|quartiles?|of|change|figure|left|total|percent|B|β|x|y|try|by whom|told by|observed|fitted|in which|in force|impossible|variance|within)\b/i;
 
 describe('the tables', () => {
   it('explain every term among the names of their columns', () => {

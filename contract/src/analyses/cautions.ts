@@ -47,6 +47,8 @@ const remedyKindSchema = z.enum([
   'permutation',
   'without-row',
   'within-groups',
+  'within-cases',
+  'maximum-likelihood',
   'component-constant',
   'remaining-part',
 ]) satisfies z.ZodType<RemedyKind>;

@@ -5,6 +5,7 @@ import { correlationRequestSchema, correlationResultSchema } from './correlation
 import { dependentRequestSchema, dependentResultSchema } from './dependent';
 import { describeRequestSchema, describeResultSchema } from './describe';
 import { equalMatricesRequestSchema, equalMatricesResultSchema } from './equal-matrices';
+import { gapsRequestSchema, gapsResultSchema } from './gaps';
 import { groupPermutationRequestSchema, groupPermutationResultSchema } from './group-permutation';
 import { influenceRequestSchema, influenceResultSchema } from './influence';
 import { jointRequestSchema, jointResultSchema } from './joint';
@@ -13,6 +14,7 @@ import { missingRequestSchema, missingResultSchema } from './missing';
 import { pairRequestSchema, pairResultSchema } from './pair';
 import { predictionRequestSchema, predictionResultSchema } from './prediction';
 import { regressionRequestSchema, regressionResultSchema } from './regression';
+import { repeatedRowsRequestSchema, repeatedRowsResultSchema } from './repeated-rows';
 import { resampleRequestSchema, resampleResultSchema } from './resample';
 import { scalesRequestSchema, scalesResultSchema } from './scales';
 import { shapeRequestSchema, shapeResultSchema } from './shape';
@@ -21,6 +23,7 @@ import { subgroupPairRequestSchema, subgroupPairResultSchema } from './subgroup-
 import { subgroupsRequestSchema, subgroupsResultSchema } from './subgroups';
 import { summaryRequestSchema, summaryResultSchema } from './summary';
 import { suspiciousRequestSchema, suspiciousResultSchema } from './suspicious';
+import { waysRequestSchema, waysResultSchema } from './ways';
 
 export * from './cautions';
 export * from './collinearity';
@@ -28,6 +31,7 @@ export * from './correlation';
 export * from './dependent';
 export * from './describe';
 export * from './equal-matrices';
+export * from './gaps';
 export * from './group-permutation';
 export * from './groups';
 export * from './influence';
@@ -38,6 +42,7 @@ export * from './pair';
 export * from './prediction';
 export * from './predictors';
 export * from './regression';
+export * from './repeated-rows';
 export * from './resample';
 export * from './scales';
 export * from './schemas';
@@ -47,6 +52,7 @@ export * from './subgroup-pair';
 export * from './subgroups';
 export * from './summary';
 export * from './suspicious';
+export * from './ways';
 
 /** All kinds of analysis: an analysis is a pure function of a revision and a request. */
 export const analysisSchema = z.discriminatedUnion('kind', [
@@ -73,6 +79,9 @@ export const analysisSchema = z.discriminatedUnion('kind', [
   collinearityRequestSchema,
   completeRowsRequestSchema,
   regressionRequestSchema,
+  waysRequestSchema,
+  repeatedRowsRequestSchema,
+  gapsRequestSchema,
 ]);
 export type Analysis = z.infer<typeof analysisSchema>;
 /** A request as it is sent: what has a usual value may be left out. */
@@ -106,6 +115,9 @@ export const analysisResultSchema = z.discriminatedUnion('kind', [
   collinearityResultSchema,
   completeRowsResultSchema,
   regressionResultSchema,
+  waysResultSchema,
+  repeatedRowsResultSchema,
+  gapsResultSchema,
 ]);
 export type AnalysisResult = z.infer<typeof analysisResultSchema>;
 /** The result that belongs to a request. */

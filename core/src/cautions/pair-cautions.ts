@@ -17,9 +17,11 @@ import {
 } from './pair-findings';
 import {
   againstCurve,
+  byLikelihood,
   byPermutation,
   byRanks,
   distributionFree,
+  insideCases,
   insideGroups,
   type Remedy,
   withoutComponent,
@@ -100,15 +102,22 @@ function caution(
   return { code, level: changes ? 'could-change' : 'note', values, found, remedy };
 }
 
-function aboutRows(judging: Judging, { rowsInUse, shared, repeatedRows = 0 }: CautionContext): Caution[] {
+function aboutRows(judging: Judging, { rowsInUse, shared, repeatedRows = 0, identifiers }: CautionContext): Caution[] {
   const n = judging.complete.x.length;
   const rows = rowsInUse ?? judging.pair.x.length;
   return [
     ...(n < FEW_CASES ? [caution(judging, 'few-cases', { n }, byPermutation(judging.pair))] : []),
-    ...(n < FEW_COMPLETE * rows ? [caution(judging, 'many-missing', { n, rowsInUse: rows })] : []),
+    ...(n < FEW_COMPLETE * rows ? [caution(judging, 'many-missing', { n, rowsInUse: rows }, byLikelihood(judging.pair))] : []),
     ...(shared ? [caution(judging, 'shares-a-component', {}, withoutComponent(judging.pair, shared))] : []),
-    ...(repeatedRows > 0 ? [caution(judging, 'rows-not-independent', { repeatedRows })] : []),
+    ...(repeatedRows > 0 ? [aboutRepeated(judging, repeatedRows, identifiers)] : []),
   ];
+}
+
+/** Where fewer than half of the rows repeat, what is inside cases says little of the rest: it is told, and decides nothing. */
+function aboutRepeated(judging: Judging, repeatedRows: number, identifiers: Float64Array | undefined): Caution {
+  const remedy = identifiers ? insideCases(judging.pair, identifiers) : null;
+  const few = repeatedRows < judging.pair.x.length / 2;
+  return caution(judging, 'rows-not-independent', { repeatedRows }, remedy, few ? { decisive: false } : {});
 }
 
 function aboutValues(judging: Judging, { shapeRule, ordinal }: CautionContext): Caution[] {

@@ -25,6 +25,8 @@ export interface CautionContext {
   shared?: SharedComponent;
   /** How many rows have an identifier that stands in another row as well; left out where nothing names the cases. */
   repeatedRows?: number;
+  /** Which case each row is of, where an identifier names the cases. */
+  identifiers?: Float64Array;
   /** A group for each row. */
   groups?: Float64Array;
   /** Level of decisions. Default .05. */

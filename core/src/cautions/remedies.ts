@@ -1,10 +1,11 @@
-import { withinGroup } from '../comparison/within-group';
+import { decidingWithin, withinGroup } from '../comparison/within-group';
 import { METHODS } from '../correlation/methods';
 import { partialCorrelation } from '../correlation/partial-correlation';
 import { pearson } from '../correlation/pearson';
 import { spearman } from '../correlation/spearman';
 import type { Alternative, CorrelationTest, Method } from '../correlation/types';
 import { normalP } from '../distributions/tail-probability';
+import { maximumLikelihood, testLikelihood } from '../missing-values/maximum-likelihood';
 import { permutationTest } from '../resampling/permutation-test';
 import type { Judged } from './decisive';
 import { isMonotone, type Linearity } from './linearity';
@@ -23,6 +24,10 @@ export type RemedyKind =
   | 'without-row'
   /** The coefficient within groups. */
   | 'within-groups'
+  /** The coefficient within the cases whose rows repeat. */
+  | 'within-cases'
+  /** r that makes all values most likely, of rows that lack one of the two as well. */
+  | 'maximum-likelihood'
   /** The common component held constant. */
   | 'component-constant'
   /** The component with what else the other variable is made of. */
@@ -90,8 +95,23 @@ export function withoutRow({ x, y, method, alternative }: JudgedPair, row: numbe
 }
 
 export function insideGroups({ x, y, method, alternative }: JudgedPair, groups: Float64Array): Remedy {
-  const within = withinGroup(x, y, groups, { method, alternative });
-  return remedyOf('within-groups', within.meanOfZ ?? within);
+  return remedyOf('within-groups', decidingWithin(withinGroup(x, y, groups, { method, alternative })));
+}
+
+/** For coefficients of values only; null where it does not settle. */
+export function byLikelihood({ x, y, method, alternative }: JudgedPair): Remedy | null {
+  if (METHODS[method].looksAt !== 'values') return null;
+  const found = maximumLikelihood([x, y]);
+  const { coefficient, pValue, n, interval } = testLikelihood(found, 0, 1, { alternative });
+  if (!found.converged || Number.isNaN(pValue)) return null;
+  return { kind: 'maximum-likelihood', coefficient, pValue, n, low: interval?.low ?? Number.NaN, high: interval?.high ?? Number.NaN };
+}
+
+/** null where no case has enough rows. */
+export function insideCases({ x, y, method, alternative }: JudgedPair, identifiers: Float64Array): Remedy | null {
+  // SDs of a case's few rows differ by chance alone, and say nothing against the coefficient from deviations.
+  const within = withinGroup(x, y, identifiers, { method, alternative });
+  return Number.isNaN(within.coefficient) ? null : remedyOf('within-cases', within);
 }
 
 /** null where the component cannot be held constant. */

@@ -1,7 +1,7 @@
 import { centreColumn } from '../columns/centre';
 import { correlationP } from '../correlation/correlation-p';
 import { pearson } from '../correlation/pearson';
-import type { CorrelationTest } from '../correlation/types';
+import type { Alternative, CorrelationTest } from '../correlation/types';
 import { toUnitLength, unitProduct } from '../correlation/unit-product';
 import { NO_PROBABILITY } from '../distributions/tail-probability';
 import { groupRows } from './grouped-rows';
@@ -23,25 +23,31 @@ export interface BetweenGroups {
  * rows inside them.
  * Source: Bland & Altman (1995), part 2: means weighted by rows, t on k − 2 degrees of freedom for k groups.
  * @param labels a group for each row; rows with a missing value or label are left out
+ * @param options.alternative of both tests. Default two-sided
  * @throws {RangeError} columns of unequal length.
  *
  * @example
  * betweenGroups(Float64Array.of(1, 3, 4, 6, 8, 9), Float64Array.of(2, 2, 5, 3, 4, 9),
  *   Float64Array.of(0, 0, 1, 1, 2, 2)).weighted.coefficient; // 0.999806
  */
-export function betweenGroups(x: Float64Array, y: Float64Array, labels: Float64Array): BetweenGroups {
+export function betweenGroups(
+  x: Float64Array,
+  y: Float64Array,
+  labels: Float64Array,
+  { alternative = 'two-sided' }: { alternative?: Alternative } = {},
+): BetweenGroups {
   const split = groupRows(x, y, labels);
   const means = (of: 'x' | 'y') => Float64Array.from(split, (group) => centreColumn(group[of]).mean);
   const sizes = split.map((group) => group.x.length);
   const [meansX, meansY] = [means('x'), means('y')];
   const [u, v] = [weightedDeviations(meansX, sizes), weightedDeviations(meansY, sizes)];
   const df = split.length - 2;
-  const unweighted = pearson(meansX, meansY);
+  const unweighted = pearson(meansX, meansY, { alternative });
   if (!u || !v || split.length < FEWEST) {
     return { groups: split.length, weighted: { coefficient: Number.NaN, df, ...NO_PROBABILITY }, unweighted };
   }
   const { r, oneMinusAbs } = unitProduct(u, v);
-  const { pValue, log10P } = correlationP(r, oneMinusAbs, df, 'two-sided');
+  const { pValue, log10P } = correlationP(r, oneMinusAbs, df, alternative);
   return { groups: split.length, weighted: { coefficient: r, df, pValue, log10P }, unweighted };
 }
 

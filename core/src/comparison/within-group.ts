@@ -53,6 +53,11 @@ export function withinGroup(x: Float64Array, y: Float64Array, groups: Float64Arr
   return withinOf(groupRows(x, y, groups), options);
 }
 
+/** The one of the two that decides: the mean of z where the groups' SDs differ much, if any group is large enough for it. */
+export function decidingWithin(within: WithinCorrelation): WithinCorrelation {
+  return within.meanOfZ && !Number.isNaN(within.meanOfZ.coefficient) ? within.meanOfZ : within;
+}
+
 /** A variable made ready for the coefficients within groups of all its pairs. */
 export interface WithinColumn {
   /** Deviations from each group's mean, of unit length; null where none varies. */

@@ -1,4 +1,4 @@
-import { completePair } from '../columns/complete-rows';
+import { completePair, sortedValues } from '../columns/complete-rows';
 import { quantile } from '../description/quantile';
 import { correlationP } from './correlation-p';
 import { assertAlternative, assertSameLength } from './options';
@@ -52,11 +52,12 @@ export function percentageBend(
 function bent(column: Float64Array, beta: number): Float64Array | null {
   const n = column.length;
   // From a middle value, an exact subtraction: the median of 1e9 + small noise is rounded at the size of 1e9.
-  const middle = column.slice().sort()[n >> 1];
+  const sorted = sortedValues(column);
+  const middle = sorted[n >> 1];
   const x = column.map((value) => value - middle);
-  const median = quantile(x.slice().sort(), 0.5);
-  const distances = x.map((value) => Math.abs(value - median)).sort();
-  const omega = distances[Math.floor((1 - beta) * n + 0.5) - 1];
+  const ascending = sorted.map((value) => value - middle);
+  const median = quantile(ascending, 0.5);
+  const omega = distanceInOrder(ascending, median, Math.floor((1 - beta) * n + 0.5) - 1);
   if (!(omega > 0)) return null;
   let [below, above, sum] = [0, 0, 0];
   for (const value of x) {
@@ -67,4 +68,24 @@ function bent(column: Float64Array, beta: number): Float64Array | null {
   }
   const location = median + (omega * (above - below) + sum) / (n - below - above);
   return x.map((value) => Math.max(-1, Math.min(1, (value - location) / omega)));
+}
+
+/** The distance from a place that stands at `rank`, from 0, among those of sorted values, counted outwards from both sides. */
+function distanceInOrder(ascending: Float64Array, place: number, rank: number): number {
+  let above = 0;
+  while (above < ascending.length && ascending[above] < place) above++;
+  let below = above - 1;
+  let distance = Number.NaN;
+  for (let k = 0; k <= rank; k++) {
+    const [down, up] = [place - ascending[below], ascending[above] - place];
+    // Beyond an end the difference is NaN, and the other side is nearer.
+    if (!(down <= up) && up === up) {
+      distance = up;
+      above++;
+    } else {
+      distance = down;
+      below--;
+    }
+  }
+  return distance;
 }

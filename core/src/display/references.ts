@@ -15,6 +15,10 @@ export const REFERENCES = {
     cite: 'Anderson & Darling (1954)',
     full: 'Anderson, T. W., & Darling, D. A. (1954). A test of goodness of fit. Journal of the American Statistical Association, 49, 765–769.',
   },
+  'bakdash-marusich-2017': {
+    cite: 'Bakdash & Marusich (2017)',
+    full: 'Bakdash, J. Z., & Marusich, L. R. (2017). Repeated measures correlation. Frontiers in Psychology, 8, 456.',
+  },
   'belsley-kuh-welsch-1980': {
     cite: 'Belsley, Kuh & Welsch (1980)',
     full: 'Belsley, D. A., Kuh, E., & Welsch, R. E. (1980). Regression diagnostics: Identifying influential data and sources of collinearity. Wiley.',
@@ -67,6 +71,14 @@ export const REFERENCES = {
   'dagostino-pearson-1973': {
     cite: 'D’Agostino & Pearson (1973)',
     full: 'D’Agostino, R. B., & Pearson, E. S. (1973). Tests for departure from normality: Empirical results for the distributions of b2 and √b1. Biometrika, 60, 613–622.',
+  },
+  'davison-hinkley-1997': {
+    cite: 'Davison & Hinkley (1997)',
+    full: 'Davison, A. C., & Hinkley, D. V. (1997). Bootstrap methods and their application. Cambridge University Press.',
+  },
+  'dempster-laird-rubin-1977': {
+    cite: 'Dempster, Laird & Rubin (1977)',
+    full: 'Dempster, A. P., Laird, N. M., & Rubin, D. B. (1977). Maximum likelihood from incomplete data via the EM algorithm. Journal of the Royal Statistical Society, Series B, 39, 1–38.',
   },
   'dersimonian-laird-1986': {
     cite: 'DerSimonian & Laird (1986)',
@@ -223,6 +235,10 @@ export const REFERENCES = {
     cite: 'Shapiro & Wilk (1965)',
     full: 'Shapiro, S. S., & Wilk, M. B. (1965). An analysis of variance test for normality (complete samples). Biometrika, 52, 591–611.',
   },
+  'simonsohn-simmons-nelson-2020': {
+    cite: 'Simonsohn, Simmons & Nelson (2020)',
+    full: 'Simonsohn, U., Simmons, J. P., & Nelson, L. D. (2020). Specification curve analysis. Nature Human Behaviour, 4, 1208–1214.',
+  },
   'simpson-1951': {
     cite: 'Simpson (1951)',
     full: 'Simpson, E. H. (1951). The interpretation of interaction in contingency tables. Journal of the Royal Statistical Society, Series B, 13, 238–241.',
@@ -230,6 +246,10 @@ export const REFERENCES = {
   'spearman-1904': {
     cite: 'Spearman (1904)',
     full: 'Spearman, C. (1904). The proof and measurement of association between two things. The American Journal of Psychology, 15, 72–101.',
+  },
+  'steegen-2016': {
+    cite: 'Steegen et al. (2016)',
+    full: 'Steegen, S., Tuerlinckx, F., Gelman, A., & Vanpaemel, W. (2016). Increasing transparency through a multiverse analysis. Perspectives on Psychological Science, 11, 702–712.',
   },
   'steiger-1980': {
     cite: 'Steiger (1980)',

@@ -58,6 +58,8 @@ export const RULE_SOURCES = {
   'joint normality': ['mardia-1970', 'mardia-1974', 'henze-zirkler-1990', 'doornik-hansen-2008'],
   'normal quantile plot': ['blom-1958', 'aldor-noiman-2013'],
   'smooth curve': ['cleveland-1979'],
+  'rows of the same case': ['bland-altman-1995', 'bakdash-marusich-2017', 'davison-hinkley-1997'],
+  'defensible ways': ['steegen-2016', 'simonsohn-simmons-nelson-2020'],
 } as const satisfies Readonly<Record<string, readonly ReferenceKey[]>>;
 
 /** Where the rule behind each caution comes from; empty where it is our own, written out with its threshold. */
@@ -66,7 +68,7 @@ export const CAUTION_SOURCES: Readonly<Record<CautionCode, readonly ReferenceKey
   curved: ['draper-smith-1998'],
   'fan-shaped': ['breusch-pagan-1979', 'koenker-1981', 'hawkins-1989'],
   'few-cases': ['pitman-1937'],
-  'many-missing': [],
+  'many-missing': ['dempster-laird-rubin-1977'],
   ties: ['kendall-1945'],
   'one-point': ['devlin-gnanadesikan-kettenring-1975'],
   'groups-differ': ['hedges-olkin-1985'],

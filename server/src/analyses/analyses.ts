@@ -8,6 +8,7 @@ import { correlation } from './correlation';
 import { dependent } from './dependent';
 import { describeVariables } from './describe';
 import { equalMatrices } from './equal-matrices';
+import { gaps } from './gaps';
 import { groupPermutation } from './group-permutation';
 import { influenceOfRows } from './influence';
 import { joint } from './joint';
@@ -17,6 +18,7 @@ import { findVariable } from './needed-variables';
 import { pair } from './pair';
 import { prediction } from './prediction';
 import { regression } from './regression';
+import { repeatedRows } from './repeated-rows';
 import { resample } from './resample';
 import { scales } from './scales';
 import { shape } from './shape';
@@ -25,6 +27,7 @@ import { subgroupPair } from './subgroup-pair';
 import { subgroups } from './subgroups';
 import { summary } from './summary';
 import { suspicious } from './suspicious';
+import { ways } from './ways';
 
 /** Every kind of analysis. */
 const ANALYSES: { readonly [K in AnalysisKind]: AnalysisModule<K> } = {
@@ -51,6 +54,9 @@ const ANALYSES: { readonly [K in AnalysisKind]: AnalysisModule<K> } = {
   collinearity,
   'complete-rows': completeRows,
   regression,
+  ways,
+  'repeated-rows': repeatedRows,
+  gaps,
 };
 
 /** The module of a request; the record above pairs them, which its type cannot say of a single request. */

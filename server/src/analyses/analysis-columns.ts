@@ -29,6 +29,13 @@ export interface AnalysisColumns {
   /** How many rows of the study are computed with. */
   readonly rowsInUse: number;
   readonly codebook: CodebookFacts;
+  /** Of all rows, for what each is set aside, and which are in the subset; only for analyses that are about all rows. */
+  readonly outside?: {
+    /** The place of the reason, from 1; 0 for rows that are not set aside. null where none is. */
+    readonly aside: Float64Array | null;
+    /** null without a subset. */
+    readonly inside: Uint8Array | null;
+  };
   /** Whether they have been cut down already to the rows that the request is about. */
   readonly restricted?: true;
 }

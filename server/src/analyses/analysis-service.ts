@@ -40,18 +40,8 @@ export class AnalysisService {
   }
 
   async #compute(table: Table, analysis: Analysis, needed: readonly Variable[], { signal, tell }: JobTools): Promise<AnalysisResult> {
-    const { looksAt, counts } = moduleOf(analysis);
-    const values: Float64Array[] = [];
-    for (const { id } of needed) values.push(await this.columns.used(this.database, table, id));
-    const rows = await this.columns.rowsInUse(this.database, table);
-    const columns: AnalysisColumns = {
-      variables: needed.map(({ id }) => id),
-      values,
-      numeric: needed.map(({ storage }) => storage === 'number'),
-      rows,
-      rowsInUse: rows?.length ?? table.rows,
-      codebook: factsOf(table.state, looksAt),
-    };
+    const { counts } = moduleOf(analysis);
+    const columns = await this.#columns(table, analysis, needed);
     const what = counts ?? '';
     const kept = this.#pieces.known(table, analysis);
     const spread = await this.#spread.pieces(table, analysis, columns, kept, {
@@ -65,6 +55,31 @@ export class AnalysisService {
     this.#pieces.keep(table, analysis, result);
     const namesRows = rowNamer(analysis);
     return namesRows ? namesRows(result, await rowNames(this.database, this.columns, table)) : result;
+  }
+
+  async #columns(table: Table, analysis: Analysis, needed: readonly Variable[]): Promise<AnalysisColumns> {
+    const { looksAt, allRows } = moduleOf(analysis);
+    const values: Float64Array[] = [];
+    for (const { id } of needed) {
+      values.push(await (allRows ? this.columns.values(this.database, table, id) : this.columns.used(this.database, table, id)));
+    }
+    const rows = await this.columns.rowsInUse(this.database, table);
+    return {
+      variables: needed.map(({ id }) => id),
+      values,
+      numeric: needed.map(({ storage }) => storage === 'number'),
+      rows: allRows ? null : rows,
+      rowsInUse: rows?.length ?? table.rows,
+      codebook: factsOf(table.state, looksAt),
+      ...(allRows
+        ? {
+            outside: {
+              aside: await this.columns.reasonCodes(this.database, table),
+              inside: await this.columns.subsetMask(this.database, table),
+            },
+          }
+        : {}),
+    };
   }
 
   /** The values of one variable at a revision, all rows. */

@@ -64,6 +64,8 @@ export interface AnalysisModule<K extends AnalysisKind> {
   run(request: RequestOf<K>, columns: AnalysisColumns, tell: Tell, known: Pieces): ResultOfKind<K>;
   /** Parts that are kept by themselves, so that a request which shares some of them computes only the others. */
   readonly pieces?: InPieces<K>;
+  /** Whether it is about all rows of the study, those set aside and those outside the subset with them. */
+  readonly allRows?: true;
   /** What its progress counts, if it can take long. */
   readonly counts?: string;
   /** Puts the names of rows into a result that lists rows, which are numbered from 1. */

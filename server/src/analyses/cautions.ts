@@ -48,7 +48,7 @@ function cautionsOf(request: RequestOf<'cautions'>, columns: AnalysisColumns, te
         shapeRule,
         alpha,
         ordinal: [a, b].some((id) => kinds.get(id) === 'ordinal'),
-        ...(cases ? { repeatedRows: cases.repeatedRows } : {}),
+        ...(cases ? { repeatedRows: cases.repeatedRows, identifiers: columnOf(columns, cases.identifier) } : {}),
         ...(shared ? { shared } : {}),
         ...(groups && request.groupBy !== a && request.groupBy !== b ? { groups } : {}),
       };

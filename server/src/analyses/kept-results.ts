@@ -1,5 +1,6 @@
 import type { AnalysisResult } from '@ivlen/contract';
 import { type Database, isDatabaseGone } from '../database/connect';
+import { logError } from '../errors/log';
 import { RecentResults } from './recent-results';
 import { insertResult, selectResult } from './result-repository';
 
@@ -23,7 +24,7 @@ export class KeptResults {
       await insertResult(this.database, study, key, result);
     } catch (error) {
       // A result that cannot be kept is computed again; the one at hand is as good as before.
-      if (!isDatabaseGone(error)) console.error('a result could not be kept', error);
+      if (!isDatabaseGone(error)) logError('a result could not be kept', error);
     }
   }
 }

@@ -7,6 +7,7 @@ import { AnalysisService } from '../analyses/analysis-service';
 import { ArchiveService } from '../archives/archive-service';
 import { Columns } from '../columns/columns';
 import type { Database } from '../database/connect';
+import { Disk } from '../disk/disk';
 import { DomainError } from '../errors/domain-error';
 import type { Spool } from '../imports/spool';
 import { FIRST_REVISION } from '../studies/first-revision';
@@ -31,10 +32,10 @@ export interface Replayed {
 export async function replayArchive(path: string, database: Database, workers: Workers, spool: Spool): Promise<Replayed> {
   const bytes = readFileSync(path);
   const { record, dataSha256 } = readRecord(bytes);
-  const archives = new ArchiveService(database, workers, spool);
+  const archives = new ArchiveService(database, workers, spool, new Disk([spool.folder]));
   const signal = new AbortController().signal;
   const tools = { signal, tell: () => {} };
-  const received = await archives.receive('replay', Readable.from([bytes]), signal);
+  const received = await archives.receive('replay', bytes.length, Readable.from([bytes]), signal);
   const study = await archives.restore(received, tools, false);
   const analyses = new AnalysisService(database, new Columns(workers), workers);
   const differences: Replayed['differences'][number][] = [];

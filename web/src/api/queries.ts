@@ -21,6 +21,7 @@ import {
   type SettingsScope,
   type Study,
   type Subset,
+  spaceSchema,
   storedSettingsSchema,
   studyListItemSchema,
   studySchema,
@@ -35,6 +36,13 @@ export const studiesQuery = () =>
   queryOptions({
     queryKey: ['studies'],
     queryFn: ({ signal }) => request('/studies', z.array(studyListItemSchema), { signal }),
+  });
+
+/** How much the studies take on the disk; it changes with each of them. */
+export const spaceQuery = () =>
+  queryOptions({
+    queryKey: ['studies', 'space'],
+    queryFn: ({ signal }) => request('/space', spaceSchema, { signal }),
   });
 
 export const studyQuery = (id: string) =>

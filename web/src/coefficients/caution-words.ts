@@ -29,7 +29,6 @@ const value = (values: PairCaution['values'], name: string) => values[name] ?? N
 const coefficient = (values: PairCaution['values'], name: string) => coefficientText(value(values, name));
 const groupTest = (values: PairCaution['values']) =>
   `Q(${value(values, 'df')}) = ${formatFixed(value(values, 'q'), 2)}, ${pRelationText(value(values, 'pValue'))}`;
-const NO_REMEDY = 'none yet: it stays a note';
 
 /** Cautions about a coefficient, in words; the thresholds are the core's. */
 export const CAUTION_WORDS: Readonly<Record<PairCaution['code'], CautionWords>> = {
@@ -67,14 +66,14 @@ export const CAUTION_WORDS: Readonly<Record<PairCaution['code'], CautionWords>> 
     short: 'many missing',
     sentence: (f) => `${value(f, 'n')} of ${value(f, 'rowsInUse')} rows in use have both values; those missing may differ.`,
     threshold: 'Fewer than 80 % of the rows in use have both values.',
-    remedy: NO_REMEDY,
+    remedy: 'r by maximum likelihood, which uses rows with one of the two as well; for ranks none: it stays a note',
   },
   ties: {
     short: 'many ties',
     sentence: (f) =>
       `${formatFixed(100 * Math.max(value(f, 'tiedX'), value(f, 'tiedY')), 0)} % of the pairs of rows tie in one variable: ranks tell less there.`,
     threshold: 'More than a quarter of all pairs of rows tie in one variable; rank coefficients only.',
-    remedy: NO_REMEDY,
+    remedy: 'none yet: it stays a note',
   },
   'one-point': {
     short: 'one point carries it',
@@ -119,7 +118,7 @@ export const CAUTION_WORDS: Readonly<Record<PairCaution['code'], CautionWords>> 
     sentence: (f, { identifier }) =>
       `${repeatsInWords(value(f, 'repeatedRows'), identifier)}, so that n is counted too high and p comes out too small.`,
     threshold: 'A value of the identifier that names the cases stands in more than one row in use.',
-    remedy: NO_REMEDY,
+    remedy: 'the coefficient within the cases; it decides where at least half of the rows repeat',
   },
   ordinal: {
     short: 'ordinal',
@@ -139,7 +138,7 @@ function aboveOrBelow(advantage: number): string {
 }
 
 /** What heeding a caution gives, with the two p-values where the decision would be another; null where nothing is computed. */
-export function remedyInWords({ found, remedy }: PairCaution, { method }: CautionSubject, alpha: number): string | null {
+export function remedyInWords({ found, remedy }: PairCaution, { method, identifier }: CautionSubject, alpha: number): string | null {
   if (!remedy || remedy.coefficient === null) return null;
   const { symbol } = COEFFICIENTS[method];
   const becomes = coefficientText(remedy.coefficient);
@@ -152,6 +151,8 @@ export function remedyInWords({ found, remedy }: PairCaution, { method }: Cautio
     permutation: `By permutation p = ${pText(remedy.pValue ?? Number.NaN)}, where t has p = ${pText(found.pValue ?? Number.NaN)}`,
     'without-row': `Without it ${symbol} = ${becomes}, with it ${before}`,
     'within-groups': `Within groups ${symbol} = ${becomes}${interval}, over all rows ${before}`,
+    'within-cases': `Within ${identifier ? `each ${identifier}` : 'the cases'} ${symbol} = ${becomes}${interval} (n = ${remedy.n}), over all rows ${before}`,
+    'maximum-likelihood': `By maximum likelihood, which also uses rows that lack one of the two (n = ${remedy.n}), ${symbol} = ${becomes}${interval}, of complete pairs ${before}`,
     'component-constant': `With the common part held constant ${symbol} = ${becomes}, as it stands ${before}`,
     'remaining-part': `The common part with what else the other is made of: ${symbol} = ${becomes}, as it stands ${before}`,
   }[remedy.kind];

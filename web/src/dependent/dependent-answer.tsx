@@ -1,7 +1,6 @@
 import type { Study } from '@ivlen/contract';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { analysisQuery, progressQuery } from '../api/queries';
+import { useLongAnalysis } from '../api/use-long-analysis';
 import { FailureNotice } from '../controls/failure-notice';
 import { ProgressLine } from '../controls/progress-line';
 import { Skeleton } from '../controls/skeleton';
@@ -20,21 +19,17 @@ interface DependentAnswerProps {
 
 /** Whether two coefficients of the same rows differ, with the numbers behind the answer. */
 export function DependentAnswer({ study, question, onTurn, children }: DependentAnswerProps) {
-  const query = analysisQuery(study.id, study.head, dependentRequest(question));
-  const client = useQueryClient();
-  const { data, error, fetchStatus, refetch } = useQuery(query);
-  const stopped = !data && !error && fetchStatus === 'idle';
-  const { data: progress } = useQuery(progressQuery(query.queryKey));
+  const { data, error, progress, stopped, stop, resume } = useLongAnalysis(study, dependentRequest(question));
   if (error) return <FailureNotice error={error} />;
   if (stopped) {
-    return <StoppedNotice className="mt-2" onResume={() => void refetch()} />;
+    return <StoppedNotice className="mt-2" onResume={resume} />;
   }
   if (!data) {
-    const isLong = progress !== undefined && progress.total > 0;
+    const isLong = progress !== null && progress.total > 0;
     if (!isLong) return <Skeleton label="Comparing" className="mt-2 h-16" />;
     return (
       <div className="mt-2">
-        <ProgressLine label="Drawing samples" progress={progress} onStop={() => void client.cancelQueries({ queryKey: query.queryKey })} />
+        <ProgressLine label="Drawing samples" progress={progress} onStop={stop} />
       </div>
     );
   }

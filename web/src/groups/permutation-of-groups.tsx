@@ -1,8 +1,7 @@
 import type { AnalysisInput, GroupPermutationResult, Study } from '@ivlen/contract';
 import { formatFixed } from '@ivlen/core';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
-import { analysisQuery, progressQuery } from '../api/queries';
+import { useLongAnalysis } from '../api/use-long-analysis';
 import { FailureNotice } from '../controls/failure-notice';
 import { ProgressLine } from '../controls/progress-line';
 import { type Drawn, useSamplesAndSeed } from '../controls/samples-and-seed';
@@ -63,19 +62,16 @@ function Permuted({
   levels: readonly number[];
   onStop: () => void;
 }) {
-  const query = analysisQuery(study.id, study.head, request);
-  const { data, error } = useQuery(query);
-  const { data: progress } = useQuery(progressQuery(query.queryKey));
-  const client = useQueryClient();
+  const { data, error, progress, stop } = useLongAnalysis(study, request);
   if (error) return <FailureNotice error={error} />;
   if (data) return <p className="mt-2">{permutedInWords(data, levels)}</p>;
   return (
     <div className="mt-2">
       <ProgressLine
         label="Permuting"
-        progress={progress ?? null}
+        progress={progress}
         onStop={() => {
-          void client.cancelQueries({ queryKey: query.queryKey });
+          stop();
           onStop();
         }}
       />

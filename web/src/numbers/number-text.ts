@@ -56,3 +56,8 @@ export function pText(p: number, levels?: readonly number[]): string {
 export function pRelationText(p: number, levels?: readonly number[]): string {
   return formatPRelation(p, levels, decimals.p);
 }
+
+/** A level as sentences write it: ".05". */
+export function levelText(value: number): string {
+  return String(value).replace(/^0/, '');
+}

@@ -15,18 +15,16 @@ import { usePairAdvice } from './use-pair-advice';
 
 interface MethodChoiceProps {
   readonly context: PairContext;
-  /** The variables on screen. */
-  readonly variables: readonly Variable[];
   readonly result: PairResult;
 }
 
 /** The pair by all three methods, and which of them suits it and why: a recommendation, followed only by a decision. */
-export function MethodChoice({ context, variables, result }: MethodChoiceProps) {
+export function MethodChoice({ context, result }: MethodChoiceProps) {
   const { study, pair, method, settings } = context;
   const { x, y } = pair;
   const { levels, level } = settings;
   const { marked, known } = useShapeMarks(study, [x, y]);
-  const advice = usePairAdvice(context, variables, result.n, marked);
+  const advice = usePairAdvice(context, result.n, marked);
   const own = [x, y].filter(({ id }) => study.state.pairMethods[id] !== undefined);
   const follows = advice.method === method || own.length > 0;
   const causes = follows ? [] : [x, y].filter(({ id, kind }) => marked.has(id) || kind === 'ordinal');

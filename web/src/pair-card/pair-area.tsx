@@ -45,7 +45,7 @@ export function PairArea({
       </div>
       <div className="min-w-80 max-w-xl flex-1">
         {error && <FailureNotice error={error} />}
-        {result && <PairSummary context={context} variables={variables} result={result} />}
+        {result && <PairSummary context={context} result={result} />}
         {!result && !error && <Skeleton label="Computing the pair" className="h-64" />}
       </div>
     </div>

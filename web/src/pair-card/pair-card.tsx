@@ -84,7 +84,7 @@ export function PairCard({ study, pair, settings, variables, selection, state, a
         {error && <FailureNotice error={error} />}
         {result && (
           <>
-            <PairSummary context={context} variables={variables} result={result} />
+            <PairSummary context={context} result={result} />
             <PairSections context={context} variables={variables} result={result} second={selection.second} />
           </>
         )}

@@ -1,23 +1,22 @@
-import type { PairCaution, Variable } from '@ivlen/contract';
+import type { PairCaution } from '@ivlen/contract';
 import { Link } from 'react-router';
 import { CAUTION_WORDS, type CautionSubject, remedyInWords } from '../coefficients/caution-words';
 import type { CheckSubject } from '../coefficients/check-words';
+import { usePairCautions } from '../coefficients/use-pair-cautions';
 import { useHelpAddress } from '../help-texts/from';
 import { useGrouping } from '../settings/use-grouping';
 import { displayName } from '../study/variable-name';
 import { PairChecks } from './pair-checks';
-import type { PairContext } from './pair-request';
+import { cautionedPair, type PairContext } from './pair-request';
 import { ShapeInWords } from './shape-in-words';
-import { usePairCautions } from './use-pair-cautions';
 
 /** What a reader should know about this coefficient: first what could change the conclusion, each with what heeding it gives; last what held. */
-export function PairCautions({ context, variables }: { context: PairContext; variables: readonly Variable[] }) {
+export function PairCautions({ context }: { context: PairContext }) {
   const { study, pair, settings, method } = context;
-  const data = usePairCautions(context, variables);
+  const { sought, found: data } = usePairCautions(cautionedPair(context));
   const grouping = useGrouping(study);
   const address = useHelpAddress();
-  if (settings.control.length > 0)
-    return <p className="mt-3 text-[13px] text-muted">Cautions are looked for where nothing is held constant.</p>;
+  if (!sought) return <p className="mt-3 text-[13px] text-muted">Cautions are looked for where nothing is held constant.</p>;
   const found = data?.pairs[0];
   if (!data || !found) return null;
   // The numbers were computed with the pair in the order of the codebook.

@@ -12,8 +12,10 @@ import type { PairContext } from './pair-request';
 import { PairSentence } from './pair-sentence';
 import { PairValues } from './pair-values';
 import { PointsSection } from './points-section';
+import { RepeatedSection } from './repeated-section';
 import { ReportedSection } from './reported-section';
 import { ResampleSection } from './resample-section';
+import { SturdinessSection } from './sturdiness-section';
 import type { Pair } from './use-pair-selection';
 import { VariableValues } from './variable-values';
 import { WorkingSection } from './working-section';
@@ -26,7 +28,7 @@ interface PairContentProps {
 }
 
 /** The pair in numbers, in a sentence, with its cautions. */
-export function PairSummary({ context, variables, result }: Omit<PairContentProps, 'second'>) {
+export function PairSummary({ context, result }: Pick<PairContentProps, 'context' | 'result'>) {
   const { study, pair, method, settings } = context;
   return (
     <>
@@ -48,8 +50,8 @@ export function PairSummary({ context, variables, result }: Omit<PairContentProp
         held={heldConstant(study, settings)}
         adjustedP={context.adjustedP}
       />
-      <PairCautions context={context} variables={variables} />
-      <MethodChoice context={context} variables={variables} result={result} />
+      <PairCautions context={context} />
+      <MethodChoice context={context} result={result} />
       <VariableValues pair={pair} result={result} />
     </>
   );
@@ -74,6 +76,12 @@ export function PairSections({ context, variables, result, second }: PairContent
       </Section>
       <Section id="points" title="Points that matter">
         {() => <PointsSection key={key} {...context} />}
+      </Section>
+      <Section id="sturdiness" title="Sturdiness">
+        {() => <SturdinessSection key={key} context={context} />}
+      </Section>
+      <Section id="repeated" title="Rows of the same case">
+        {() => <RepeatedSection key={key} context={context} />}
       </Section>
       <Section id="groups" title="By group">
         {() => <ByGroupSection {...context} />}

@@ -2,6 +2,7 @@ import type { CorrelationSettings, Study, Variable } from '@ivlen/contract';
 import { methodForPair } from '@ivlen/contract';
 import { COEFFICIENTS, type Method } from '@ivlen/core';
 import { commonMethod, completeForOf } from '../coefficients/requests';
+import type { CautionedPair } from '../coefficients/use-pair-cautions';
 import type { Pinned } from '../pins/pin-button';
 import { displayName } from '../study/variable-name';
 import type { Pair } from './use-pair-selection';
@@ -38,6 +39,11 @@ export function pairContext(
     among: variables,
     adjustedP,
   };
+}
+
+/** The pair as its cautions are asked for, and the ways to it. */
+export function cautionedPair({ study, pair, method, settings, among }: PairContext): CautionedPair {
+  return { study, ...pair, method, settings, among };
 }
 
 /** The part of a request that names the pair and its rows. */

@@ -1,7 +1,6 @@
 import type { RequestOf } from '@ivlen/contract';
-import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { type FormEvent, useState } from 'react';
-import { analysisQuery, progressQuery } from '../api/queries';
+import { useLongAnalysis } from '../api/use-long-analysis';
 import { FailureNotice } from '../controls/failure-notice';
 import { ProgressLine } from '../controls/progress-line';
 import { useSamplesAndSeed } from '../controls/samples-and-seed';
@@ -46,19 +45,16 @@ export function ResampleSection(context: PairContext) {
 
 function Resampled({ context, request, onStop }: { context: PairContext; request: ResampleRequest; onStop: () => void }) {
   const { study } = context;
-  const query = analysisQuery(study.id, study.head, request);
-  const { data, error } = useQuery(query);
-  const { data: progress } = useQuery(progressQuery(query.queryKey));
-  const client = useQueryClient();
+  const { data, error, progress, stop } = useLongAnalysis(study, request);
   if (error) return <FailureNotice error={error} />;
   if (!data) {
     return (
       <div className="mt-2">
         <ProgressLine
           label="Drawing samples"
-          progress={progress ?? null}
+          progress={progress}
           onStop={() => {
-            void client.cancelQueries({ queryKey: query.queryKey });
+            stop();
             onStop();
           }}
         />

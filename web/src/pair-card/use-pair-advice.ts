@@ -2,9 +2,9 @@ import type { PairCaution, Study, Variable } from '@ivlen/contract';
 import { type AdvisedVariable, adviseMethod, type MethodAdvice } from '@ivlen/core';
 import { useQueries, useQuery } from '@tanstack/react-query';
 import { analysisQuery } from '../api/queries';
+import { usePairCautions } from '../coefficients/use-pair-cautions';
 import { displayName } from '../study/variable-name';
-import type { PairContext } from './pair-request';
-import { usePairCautions } from './use-pair-cautions';
+import { cautionedPair, type PairContext } from './pair-request';
 
 /** From so many rows on the advice does not ask the Shapiro–Wilk test. */
 const SMALL = 50;
@@ -34,14 +34,9 @@ export function useAdvisedVariables(
 }
 
 /** Which coefficient suits a pair: from the kinds, shapes and values of its variables and the cautions of the pair, never from p. */
-export function usePairAdvice(
-  context: PairContext,
-  variables: readonly Variable[],
-  n: number,
-  marked: ReadonlyMap<string, string>,
-): MethodAdvice {
+export function usePairAdvice(context: PairContext, n: number, marked: ReadonlyMap<string, string>): MethodAdvice {
   const { study, pair } = context;
-  const found = usePairCautions(context, variables)?.pairs[0]?.cautions ?? [];
+  const found = usePairCautions(cautionedPair(context)).found?.pairs[0]?.cautions ?? [];
   const [x, y] = useAdvisedVariables(study, [pair.x, pair.y], n, marked);
   if (!x || !y) throw new Error('a pair has two variables');
   return adviseMethod(x, y, { n, disagree: has(found, DISAGREE), oneRow: has(found, ['one-point']) });

@@ -1,7 +1,8 @@
 import type { Study } from '@ivlen/contract';
-import { useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useQueries } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { analysisQuery, categoriesQuery, progressQuery } from '../api/queries';
+import { categoriesQuery } from '../api/queries';
+import { useLongAnalysis } from '../api/use-long-analysis';
 import type { ChosenPredictor } from './chosen-predictors';
 import { levelNames, type PredictorModel, predictorModel } from './predictor-model';
 import type { collinearityRequest } from './requests';
@@ -13,10 +14,7 @@ export function usePredictorModel(
   request: ReturnType<typeof collinearityRequest>,
   enabled: boolean,
 ) {
-  const client = useQueryClient();
-  const query = analysisQuery(study.id, study.head, request);
-  const { data: result, error, fetchStatus, refetch } = useQuery({ ...query, enabled });
-  const { data: progress } = useQuery(progressQuery(query.queryKey));
+  const { data: result, isFetching: _, ...running } = useLongAnalysis(study, request, { enabled });
   const byLevels = useMemo(() => predictors.filter(({ as }) => as === 'levels').map(({ of }) => of), [predictors]);
   const levels = useQueries({
     queries: byLevels.map(({ id }) => categoriesQuery(study.id, study.head, id)),
@@ -27,12 +25,5 @@ export function usePredictorModel(
     if (!result || !isNamed) return undefined;
     return predictorModel(result, study.state.variables, levelNames(byLevels, levels));
   }, [result, isNamed, byLevels, levels, study.state.variables]);
-  return {
-    model,
-    error,
-    progress: progress ?? null,
-    stopped: enabled && !error && fetchStatus === 'idle' && result === undefined,
-    stop: () => void client.cancelQueries({ queryKey: query.queryKey }),
-    resume: () => void refetch(),
-  };
+  return { model, ...running };
 }

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { TopBar } from '../frame/top-bar';
 import { OneCoefficient } from './one-coefficient';
+import { SampleSizeForDifference, SampleSizeForWidth } from './planned-precision';
 import { SampleSize } from './sample-size';
 import { TwoCoefficients } from './two-coefficients';
 
@@ -23,6 +24,8 @@ export function ReportedPage() {
           <OneCoefficient />
           <TwoCoefficients />
           <SampleSize />
+          <SampleSizeForWidth />
+          <SampleSizeForDifference />
         </div>
       </main>
     </>

@@ -53,6 +53,8 @@ export const TERMS = {
   homogeneity: { entry: 'homogeneity test', words: ['homogeneity', 'I²', 'Q'] },
   reversal: { entry: 'reversal', words: ['reversal'] },
   deletion: { entry: 'pairwise and listwise', words: ['pairwise', 'listwise', 'every complete pair'] },
+  likelihood: { entry: 'maximum likelihood', words: ['maximum likelihood', 'likelihood'] },
+  ways: { entry: 'ways', words: ['Sturdiness', 'ways'] },
   ties: { entry: 'ties', words: ['ties', 'tie'] },
   bootstrap: { entry: 'bootstrap', words: ['bootstrap'] },
   permutation: { entry: 'permutation test', words: ['permutation'] },

@@ -29,6 +29,7 @@ const PairArea = lazy(async () => ({ default: (await import('../../pair-card/pai
 const RankedView = lazy(async () => ({ default: (await import('./ranked/ranked-view')).RankedView }));
 const RectangleView = lazy(async () => ({ default: (await import('./rectangle/rectangle-view')).RectangleView }));
 const QuestionsView = lazy(async () => ({ default: (await import('./questions/questions-view')).QuestionsView }));
+const SturdinessView = lazy(async () => ({ default: (await import('./sturdiness/sturdiness-view')).SturdinessView }));
 const DEFAULTS = correlationSettingsSchema.parse({});
 const MOST_VARIABLES = 200;
 
@@ -67,6 +68,7 @@ function Stage({ study, workingSet, settings, patch }: StageProps) {
     });
   const common = { study, workingSet, variables, settings, patch, state, selection };
   const asking = view === 'questions';
+  const inWays = view === 'sturdiness';
   const parts = (asking ? questionsSentence : sentence)(study, settings, facts);
   const alone = view === 'grid' && variables.length === 2 && a !== undefined && b !== undefined;
   return (
@@ -79,27 +81,30 @@ function Stage({ study, workingSet, settings, patch }: StageProps) {
           onOpen={open}
         />
         <MethodsLine parts={withEditors(parts, correlationEditors(study, settings, facts, workingSet, patch))}>
-          <PinButton
-            study={study}
-            pinned={{
-              stage: 'correlations',
-              thing: alone ? 'pair' : 'matrix',
-              title: sentenceOf(parts),
-              request: enough ? matrixRequest(study, variables, settings, commonMethod(settings)) : null,
-              settings: { ...settings, view, variables: variables.map(({ id }) => id), ...(view === 'ranked' ? { ranking } : {}) },
-            }}
-          />
+          {!inWays && (
+            <PinButton
+              study={study}
+              pinned={{
+                stage: 'correlations',
+                thing: alone ? 'pair' : 'matrix',
+                title: sentenceOf(parts),
+                request: enough ? matrixRequest(study, variables, settings, commonMethod(settings)) : null,
+                settings: { ...settings, view, variables: variables.map(({ id }) => id), ...(view === 'ranked' ? { ranking } : {}) },
+              }}
+            />
+          )}
         </MethodsLine>
         <div data-scrolls className="min-h-0 flex-1 overflow-auto px-5 py-3">
           <Suspense fallback={<GridSkeleton size={Math.min(12, variables.length)} />}>
             {asking && <QuestionsView {...common} />}
-            {!asking && !enough && <NotEnough count={variables.length} />}
+            {inWays && <SturdinessView {...common} />}
+            {!asking && !inWays && !enough && <NotEnough count={variables.length} />}
             {alone && <PairArea {...common} pair={selection.pair ?? { x: a, y: b }} />}
-            {!asking && enough && !alone && <Arrangement {...common} view={view} />}
+            {!asking && !inWays && enough && !alone && <Arrangement {...common} view={view} />}
           </Suspense>
         </div>
       </section>
-      {!alone && selection.pair && (
+      {!alone && !inWays && selection.pair && (
         <Suspense fallback={null}>
           <PairCard
             {...common}

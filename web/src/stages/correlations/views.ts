@@ -4,6 +4,7 @@ export const VIEWS = [
   { id: 'ranked', name: 'Ranked' },
   { id: 'rectangle', name: 'Outcomes × predictors' },
   { id: 'questions', name: 'Questions' },
+  { id: 'sturdiness', name: 'Sturdiness' },
 ] as const;
 
 /** The same with two variables, where the pair itself stands in the place of the grid. */

@@ -1,6 +1,7 @@
 import type { ShapeSettings } from '@ivlen/contract';
 import { countOfVariables, type InUseChoice, rowsWords, variablesWords } from '../../in-use/in-use-words';
 import type { SentencePart } from '../../methods-line/methods-parts';
+import { levelText } from '../../numbers/number-text';
 import { ruleInWords } from '../../settings/shape-rule-in-words';
 import type { Grouping } from '../../settings/use-grouping';
 import { displayName } from '../../study/variable-name';
@@ -93,9 +94,4 @@ function test(settings: ShapeSettings): Parts {
 
 function level(settings: ShapeSettings): Parts {
   return [' at ', { choice: 'level', text: levelText(settings.level), label: 'the level of the test' }];
-}
-
-/** A level as sentences write it: ".05". */
-export function levelText(value: number): string {
-  return String(value).replace(/^0/, '');
 }

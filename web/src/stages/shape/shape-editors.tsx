@@ -3,8 +3,9 @@ import { inUseEditors } from '../../in-use/in-use-editors';
 import type { Editors } from '../../methods-line/methods-parts';
 import { OptionList } from '../../methods-line/option-list';
 import { TogetherOrGroups } from '../../methods-line/together-or-groups';
+import { levelText } from '../../numbers/number-text';
 import { RuleEditor } from './rule-editor';
-import { levelText, type ShapeChoice } from './sentence';
+import type { ShapeChoice } from './sentence';
 import type { ShapeViewProps } from './shape-view';
 import { JOINT_TESTS, TESTS } from './test-words';
 

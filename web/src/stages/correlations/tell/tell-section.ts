@@ -1,10 +1,11 @@
-import { type Pinned, pairKey } from '@ivlen/contract';
+import { type Pinned, pairKey, repeatedRowsRequestSchema } from '@ivlen/contract';
 import { COEFFICIENTS, RULE_SOURCES } from '@ivlen/core';
 import { z } from 'zod';
 import { completeForOf } from '../../../coefficients/requests';
 import { asMeasuredAlike } from '../../../figures/as-measured';
 import { coefficientText, fineCoefficientText } from '../../../numbers/number-text';
 import { lineInWords, lineTable } from '../../../pair-card/line-words';
+import { repeatedInWords, repeatedTable } from '../../../pair-card/repeated-words';
 import { againstReported } from '../../../pair-card/reported-words';
 import { resampledInWords } from '../../../pair-card/resampled-words';
 import { workingFacts } from '../../../pair-card/working-facts';
@@ -16,6 +17,7 @@ import { journalTable } from '../../../telling/journal-table';
 import { sourcesOfInterval } from '../../../telling/sources-of';
 import { fixedSentence, NOTHING_TOLD, paragraph, sentence, type Told } from '../../../telling/told';
 import { askedPair, pairMethods, type Reported } from './reported-pair';
+import { tellWays } from './tell-ways';
 
 type TellPart = (pinned: Pinned, reported: Reported, asking: Asking) => Promise<Told>;
 const TELLERS: Readonly<Record<string, TellPart>> = {
@@ -25,6 +27,8 @@ const TELLERS: Readonly<Record<string, TellPart>> = {
   working: (_, reported, asking) => tellWorking(reported, asking),
   note: (_, reported, asking) => Promise.resolve(tellNote(reported, asking)),
   resampling: tellResampled,
+  sturdiness: tellWays,
+  repeated: tellRepeated,
 };
 const withReported = z.object({ reported: z.number(), reportedN: z.number().nullable() });
 
@@ -32,7 +36,8 @@ const withReported = z.object({ reported: z.number(), reportedN: z.number().null
 export async function tellSection(section: string, pinned: Pinned, reported: Reported, asking: Asking): Promise<Told> {
   const told = await (TELLERS[section] ?? tellResampled)(pinned, reported, asking);
   // A note computes nothing.
-  return section === 'note' ? told : { ...told, methods: [pairMethods(asking, reported.settings, reported.method)] };
+  const { methods } = told;
+  return section === 'note' ? told : { ...told, methods: [pairMethods(asking, reported.settings, reported.method), ...methods] };
 }
 
 function pairRows({ x, y, settings, among }: Reported) {
@@ -101,6 +106,21 @@ async function tellPoints(reported: Reported, asking: Asking): Promise<Told> {
         rows: data.points,
       }),
     ],
+  };
+}
+
+const withIdentifier = z.object({ identifier: z.string() });
+
+async function tellRepeated(pinned: Pinned, { x, y, settings }: Reported, asking: Asking): Promise<Told> {
+  const { identifier } = withIdentifier.parse(pinned.settings);
+  const data = await asking.ask(repeatedRowsRequestSchema.parse(pinned.request));
+  return {
+    ...NOTHING_TOLD,
+    heading: `${displayName(x)} and ${displayName(y)}: rows of the same ${identifier}`,
+    paragraphs: [paragraph(...repeatedInWords(data, identifier, settings).map((text, i) => sentence(`repeated-${i}`, text)))],
+    tables: [journalTable(repeatedTable(data, identifier, settings.levels))],
+    sources: RULE_SOURCES['rows of the same case'],
+    tests: 2,
   };
 }
 

@@ -6,6 +6,7 @@ import { Skeleton } from '../../../controls/skeleton';
 import { displayName } from '../../../study/variable-name';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
 import { ValueTableView } from '../../../tables/value-table-view';
+import { GapsSection } from './gaps-section';
 
 /** Which values are missing, which together, and how many rows each pair of variables is left with. */
 export function MissingOverview({ study }: { study: Study }) {
@@ -26,6 +27,7 @@ export function MissingOverview({ study }: { study: Study }) {
         <Patterns data={data} nameOf={nameOf} />
       </div>
       {data.variables.length > 1 && <Pairs data={data} nameOf={nameOf} />}
+      <GapsSection study={study} nameOf={nameOf} />
     </>
   );
 }

@@ -40,7 +40,12 @@ export function BlockMenu({ study, written, report, actions, name, parts, onEdit
     content.kind === 'pin' && actions.change.mutate({ id: block.id, pin: { ...content.pin, revision } });
   return (
     <>
-      <DropdownMenu.Root modal={false}>
+      <DropdownMenu.Root
+        modal={false}
+        onOpenChange={(open) => {
+          if (open) opensEditor.current = false;
+        }}
+      >
         <DropdownMenu.Trigger className="icon-button" aria-label={`Menu: ${name}`}>
           <EllipsisVertical size={16} />
         </DropdownMenu.Trigger>
@@ -49,9 +54,8 @@ export function BlockMenu({ study, written, report, actions, name, parts, onEdit
             className="menu font-sans"
             align="start"
             onCloseAutoFocus={(event) => {
-              // An editor that opens keeps the cursor.
+              // An editor that opens keeps the cursor, however often the menu says that it has closed.
               if (opensEditor.current) event.preventDefault();
-              opensEditor.current = false;
             }}
           >
             {text !== null && (

@@ -7,6 +7,7 @@ import { DependentAnswer } from '../../../dependent/dependent-answer';
 import { dependentRequest } from '../../../dependent/request';
 import { namesOf, sharedVariable, type TwoVariables } from '../../../dependent/words';
 import { PinButton } from '../../../pins/pin-button';
+import { VariableChoice } from '../../../study/variable-choice';
 import { displayName } from '../../../study/variable-name';
 
 /** Where the address says that the second coefficient is turned. */
@@ -50,28 +51,28 @@ export function DependentView({ study, variables, settings }: DependentViewProps
     <div className="max-w-3xl" data-testid="dependent-view">
       <p className="font-serif text-[18px] leading-loose">
         Are{' '}
-        <Choice
+        <VariableChoice
           label="First variable of the first pair"
           value={first.a}
           options={all}
           onChoose={(a) => choose({ first: { ...first, a }, second })}
         />
         {' and '}
-        <Choice
+        <VariableChoice
           label="Second variable of the first pair"
           value={first.b}
           options={all}
           onChoose={(b) => choose({ first: { ...first, b }, second })}
         />
         {' tied more closely than '}
-        <Choice
+        <VariableChoice
           label="First variable of the second pair"
           value={second.a}
           options={all}
           onChoose={(a) => choose({ first, second: { ...second, a } })}
         />
         {' and '}
-        <Choice
+        <VariableChoice
           label="Second variable of the second pair"
           value={second.b}
           options={all}
@@ -113,33 +114,6 @@ export function DependentView({ study, variables, settings }: DependentViewProps
         matrix, a second cell chosen with Ctrl leads here from the card.
       </p>
     </div>
-  );
-}
-
-interface ChoiceProps {
-  readonly label: string;
-  readonly value: Variable;
-  readonly options: readonly Variable[];
-  readonly onChoose: (variable: Variable) => void;
-}
-
-function Choice({ label, value, options, onChoose }: ChoiceProps) {
-  return (
-    <select
-      aria-label={label}
-      className="rounded border border-edge bg-surface px-1.5 py-0.5 font-sans text-[15px] text-accent"
-      value={value.id}
-      onChange={(event) => {
-        const chosen = options.find(({ id }) => id === event.target.value);
-        if (chosen) onChoose(chosen);
-      }}
-    >
-      {options.map((variable) => (
-        <option key={variable.id} value={variable.id} className="bg-surface text-ink">
-          {displayName(variable)}
-        </option>
-      ))}
-    </select>
   );
 }
 

@@ -1,4 +1,4 @@
-import type { Analysis, StudyState } from '@ivlen/contract';
+import { type Analysis, NO_REMEDIES, type StudyState } from '@ivlen/contract';
 import type { Method } from '@ivlen/core';
 import { createWorkerPool, matrixInParts, type Workers } from '@ivlen/server';
 
@@ -29,6 +29,7 @@ export class Matrices {
       variables,
       method,
       byVariable: {},
+      remedies: NO_REMEDIES,
       alternative: 'two-sided',
       level: 0.95,
       interval: 'default',

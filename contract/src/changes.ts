@@ -6,6 +6,7 @@ import { isRowNumber, longList } from './long-lists';
 import { methodSchema } from './methods';
 import { questionChangeSchemas } from './questions';
 import { readingSchema } from './reading';
+import { takenRemedySchema } from './remedies';
 import { namedSubsetSchema, rowRangesSchema, subsetSchema } from './subsets';
 
 /** What of a codebook entry can be corrected after the data are in. */
@@ -22,6 +23,7 @@ export const variablePatchSchema = variableSchema
     validRange: true,
     missingCodes: true,
     note: true,
+    detectionLimit: true,
   })
   .partial();
 export type VariablePatch = z.infer<typeof variablePatchSchema>;
@@ -37,7 +39,7 @@ export type StudyEntryPatch = z.infer<typeof studyEntryPatchSchema>;
 
 const id = z.string().min(1).max(40);
 /** Rows in which one change may write. */
-const MOST_ROWS = 200_000;
+const MOST_ROWS = 150_000;
 const LONGEST_CELL = 2000;
 
 function isRowOfCells(part: unknown): part is string[] {
@@ -95,6 +97,18 @@ export const changeSchema = z.discriminatedUnion('type', [
   z.object({ type: z.literal('no-scale-kept'), variable: id }),
   /** The pairs of a variable are correlated by a method of their own; null as all others are. */
   z.object({ type: z.literal('set-pair-method'), variable: id, method: methodSchema.nullable() }),
+  /** What a caution advises is done for some pairs, or for all, from now on; null: as without it. */
+  z.object({
+    type: z.literal('take-remedy'),
+    remedy: takenRemedySchema.nullable(),
+    pairs: z.union([
+      z.literal('every'),
+      z
+        .array(z.tuple([id, id]))
+        .min(1)
+        .max(20_000),
+    ]),
+  }),
   /** A predictor is left out of the models from now on, or taken in again; `among` are those it was judged with, it included. */
   z.object({ type: z.literal('leave-out-predictor'), variable: id, among: predictorsSchema }),
   z.object({ type: z.literal('take-in-predictor'), variable: id }),

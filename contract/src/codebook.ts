@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { derivationSchema } from './derivations';
 import { methodSchema } from './methods';
 import { questionSchema } from './questions';
+import { NO_REMEDIES, pairKey, remediesSchema } from './remedies';
 import { namedSubsetSchema, subsetSchema } from './subsets';
 
 /** What a variable is, in the trade's words; only the first four can be correlated. */
@@ -32,6 +33,8 @@ export const variableSchema = z.object({
   missingCodes: z.array(z.string().max(60)),
   validRange: z.object({ low: z.number().nullable(), high: z.number().nullable() }).nullable(),
   note: z.string().max(4000).nullable(),
+  /** Values up to this one lie below what could be measured, and stand at the limit; null where all were measured. */
+  detectionLimit: z.number().nullable().default(null),
   /** How the variable is computed from others; null for measured ones. */
   derivation: derivationSchema.nullable(),
   /** The revision at which its values last changed, themselves or through a source. */
@@ -79,6 +82,8 @@ export const studyStateSchema = z.object({
   accepted: z.array(acceptedSchema).default([]),
   /** Variables whose pairs are correlated by a method of their own, whatever the others are; for a reason in the trail. */
   pairMethods: z.record(z.string(), methodSchema).default({}),
+  /** Remedies that were decided on, for single pairs and for all; each with its reason in the trail. */
+  remedies: remediesSchema.default(NO_REMEDIES),
   /** Variables that are left out of the predictors, for a reason in the trail. */
   leftOut: z.array(z.string()).default([]),
   /** Notes about pairs, by `pairKey`. */
@@ -134,12 +139,9 @@ export function startsWithRanks(variables: readonly Pick<Variable, 'kind' | 'sto
 /** Own methods in the order in which they win where the two variables of a pair have different ones. */
 const WINNING: readonly Method[] = [...methodSchema.options].reverse();
 
-/** The method of a pair: that of all, unless one of its variables has one of its own. */
+/** The method of a pair: that of all, unless it or one of its variables has one of its own. @param byVariable by variable, or by `pairKey` */
 export function methodForPair(common: Method, byVariable: Readonly<Record<string, Method>>, a: string, b: string): Method {
+  const key = pairKey(a, b);
+  if (Object.hasOwn(byVariable, key)) return byVariable[key] ?? common;
   return WINNING.find((method) => byVariable[a] === method || byVariable[b] === method) ?? common;
-}
-
-/** The same for a pair whichever of the two comes first. */
-export function pairKey(a: string, b: string): string {
-  return a < b ? `${a}~${b}` : `${b}~${a}`;
 }

@@ -82,6 +82,13 @@ export { type Density, type DensityOptions, density } from './description/densit
 export { type Description, describe } from './description/describe';
 export { type BinRule, type Histogram, histogram } from './description/histogram';
 export { type NormalQuantileOptions, type NormalQuantiles, normalQuantiles } from './description/normal-quantiles';
+export {
+  type BelowLimits,
+  type BelowLimitsOptions,
+  belowLimits,
+  type LimitedColumn,
+  tiedBelowLimits,
+} from './detection-limits/below-limits';
 export { byMethod, COEFFICIENTS, type CoefficientWords, levelInWords, METHOD_NAMES } from './display/coefficients';
 export {
   formatCoefficient,
@@ -107,12 +114,16 @@ export {
   RULE_SOURCES,
 } from './display/sources';
 export { COHEN, EVANS, type StrengthScale, strengthWord } from './display/strength-word';
+export { bivariateNormal } from './distributions/bivariate-normal';
 export { evaluateFormula, type FormulaOptions, type FormulaValues } from './formula/evaluate-formula';
 export { FormulaError } from './formula/formula-error';
 export { formulaName, formulaVariables, renameInFormula } from './formula/formula-names';
 export { constantNamed, FORMULA_FUNCTIONS, functionOverARow } from './formula/functions';
 export { type FormulaTree, parseFormula } from './formula/parse-formula';
 export { cutAtValues, quantilePoints } from './grouping/cut-into-groups';
+export { latentCorrelation } from './latent/latent-correlation';
+export { type LatentCorrelation, type LatentOptions, type Polychoric, polychoric } from './latent/polychoric';
+export { polyserial } from './latent/polyserial';
 export { type GapEffect, type GapEffects, gapEffects } from './missing-values/gap-effects';
 export { type LittleTest, littleTest } from './missing-values/little-test';
 export {
@@ -168,6 +179,7 @@ export { type NearDependences, nearDependences } from './regression/near-depende
 export { inflationWithoutEach, type TermInflation, type Terms, termInflation } from './regression/term-inflation';
 export { type ToldBy, toldBy } from './regression/told-by';
 export { inflationAmong, type VarianceInflation, varianceInflation } from './regression/variance-inflation';
+export { limitedColumn, type PairRemedy, type PairRemedyKind, remediedTest, remedyServes } from './remedies/remedied-test';
 export { type BootstrapCorrelation, type BootstrapOptions, bootstrapCorrelation } from './resampling/bootstrap-correlation';
 export { type ClusterBootstrap, type ClusterBootstrapOptions, clusterBootstrap } from './resampling/cluster-bootstrap';
 export { type PermutationOptions, type PermutationTest, permutationTest } from './resampling/permutation-test';

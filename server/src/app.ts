@@ -13,6 +13,7 @@ import { exportRoutes } from './exports/export-routes';
 import { ExportService } from './exports/export-service';
 import { createApi, jsonResponses } from './http/api';
 import { bodyLimits } from './http/body-limits';
+import { readInTurns } from './http/read-in-turns';
 import type { Converter } from './imports/conversion/converter';
 import { importRoutes } from './imports/import-routes';
 import { ImportService } from './imports/import-service';
@@ -67,6 +68,7 @@ export function createApp({
   app.use('*', securityHeaders, sameOriginOnly);
   if (key) app.use('*', keyHoldersOnly(key));
   app.use('/api/*', bodyLimits);
+  app.use('/api/*', readInTurns);
   app.use('/api/*', async (c, next) => {
     await next();
     if (!c.res.headers.has('Cache-Control')) c.header('Cache-Control', 'no-store');

@@ -1,4 +1,4 @@
-import { jobStartedSchema, studyListItemSchema } from '@ivlen/contract';
+import { jobStartedSchema, NO_REMEDIES, studyListItemSchema } from '@ivlen/contract';
 import { createStudy, Jobs } from '@ivlen/server';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 import { z } from 'zod';
@@ -45,7 +45,16 @@ describe('a job', () => {
 it('a study whose storing is stopped half-way is not there at all', async () => {
   const stretch = Float64Array.of(1, 2, 3);
   const variable = { label: null, unit: null, kind: 'continuous', storage: 'number', decimals: null, role: null } as const;
-  const rest = { highMeans: null, valueLabels: {}, missingCodes: [], validRange: null, note: null, derivation: null, version: 1 };
+  const rest = {
+    highMeans: null,
+    valueLabels: {},
+    missingCodes: [],
+    validRange: null,
+    note: null,
+    derivation: null,
+    detectionLimit: null,
+    version: 1,
+  };
   const state = {
     variables: ['v1', 'v2'].map((id) => ({ id, name: id, ...variable, ...rest })),
     rowMeaning: null,
@@ -59,6 +68,7 @@ it('a study whose storing is stopped half-way is not there at all', async () => 
     inUse: null,
     accepted: [],
     pairMethods: {},
+    remedies: NO_REMEDIES,
     leftOut: [],
     pairNotes: {},
     questions: [],

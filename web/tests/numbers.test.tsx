@@ -71,6 +71,7 @@ it('the sentence of a pair follows them too', () => {
       alpha={0.05}
       rowMeaning={null}
       held={[]}
+      taken={null}
       adjustedP={null}
     />,
   );

@@ -528,6 +528,7 @@ describe('the values of the pair', () => {
         result={{ ...result, tests }}
         method="pearson"
         settings={{ ...settings, ...part }}
+        taken={null}
         adjustedP={adjustedP}
       />,
     );

@@ -36,7 +36,18 @@ const caution = (code: PairCaution['code'], remedy: Partial<NonNullable<PairCaut
   level: 'could-change',
   values: {},
   found: { coefficient: 0.4, pValue: 0.01 },
-  remedy: remedy && { kind: 'ranks', coefficient: 0.1, pValue: 0.3, n: 40, low: null, high: null, row: null, name: null, ...remedy },
+  remedy: remedy && {
+    kind: 'ranks',
+    coefficient: 0.1,
+    pValue: 0.3,
+    n: 40,
+    low: null,
+    high: null,
+    row: null,
+    name: null,
+    held: [],
+    ...remedy,
+  },
 });
 const found = (...cautions: PairCaution[]): CautionsResult => ({
   kind: 'cautions',

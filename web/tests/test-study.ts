@@ -44,5 +44,6 @@ export function testResult(): CorrelationResult {
     high: [null, 0.28, -0.42, 0.28, null, null, -0.42, null, null],
     pMethod: Array.from({ length: 9 }, () => 't' as const),
     undefinedBecause: [null, null, null, null, null, 'constant-x', null, 'constant-y', null],
+    remedied: Array.from({ length: 9 }, () => false),
   };
 }

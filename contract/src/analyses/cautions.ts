@@ -2,7 +2,7 @@ import type { CautionCode, CheckCode, RemedyKind } from '@ivlen/core';
 import { z } from 'zod';
 import { methodSchema } from '../methods';
 import { MOST_COMPARED } from './groups';
-import { alternativeSchema, levelSchema, numberOrNullSchema, rowsField, variableIdSchema } from './schemas';
+import { alternativeSchema, levelSchema, numberOrNullSchema, ownMethodsSchema, rowsField, variableIdSchema } from './schemas';
 import { shapeRuleSchema } from './shape';
 
 /** What a reader should know about the coefficients among some variables. */
@@ -10,7 +10,7 @@ export const cautionsRequestSchema = z.object({
   kind: z.literal('cautions'),
   variables: z.array(variableIdSchema).max(200),
   method: methodSchema,
-  byVariable: z.record(variableIdSchema, methodSchema),
+  byVariable: ownMethodsSchema,
   alternative: alternativeSchema.default('two-sided'),
   ...rowsField,
   shapeRule: shapeRuleSchema,
@@ -38,6 +38,7 @@ const cautionCodeSchema = z.enum([
   'shares-a-component',
   'rows-not-independent',
   'ordinal',
+  'below-limit',
 ]) satisfies z.ZodType<CautionCode>;
 const judgedSchema = z.object({ coefficient: numberOrNullSchema, pValue: numberOrNullSchema });
 const remedyKindSchema = z.enum([
@@ -49,6 +50,8 @@ const remedyKindSchema = z.enum([
   'within-groups',
   'within-cases',
   'maximum-likelihood',
+  'behind-steps',
+  'below-limit',
   'component-constant',
   'remaining-part',
 ]) satisfies z.ZodType<RemedyKind>;
@@ -68,6 +71,8 @@ const cautionSchema = z.object({
       /** The row left out, numbered from 1, and its name where an identifier names it. */
       row: z.number().int().nullable(),
       name: z.string().nullable(),
+      /** What is held constant. */
+      held: z.array(variableIdSchema).default([]),
     })
     .nullable(),
 });

@@ -1,14 +1,25 @@
 import { z } from 'zod';
 import { methodSchema } from '../methods';
-import { howSchema, numberOrNullSchema, pMethodSchema, rowsField, undefinedBecauseSchema, variableIdSchema } from './schemas';
+import { NO_REMEDIES, remediesSchema } from '../remedies';
+import {
+  howSchema,
+  numberOrNullSchema,
+  ownMethodsSchema,
+  pMethodSchema,
+  rowsField,
+  undefinedBecauseSchema,
+  variableIdSchema,
+} from './schemas';
 
 /** All pairs among some variables. */
 export const correlationRequestSchema = howSchema.extend({
   kind: z.literal('correlation'),
   variables: z.array(variableIdSchema).max(200),
   method: methodSchema,
-  /** Variables whose pairs have a method of their own. */
-  byVariable: z.record(variableIdSchema, methodSchema),
+  /** Variables, or pairs, that have a method of their own. */
+  byVariable: ownMethodsSchema,
+  /** What was decided for pairs, and for all; a coefficient that a remedy does not fit stays as it is. */
+  remedies: remediesSchema.default(NO_REMEDIES),
   ...rowsField,
 });
 export type CorrelationRequest = z.infer<typeof correlationRequestSchema>;
@@ -26,5 +37,7 @@ export const correlationResultSchema = z.object({
   high: z.array(numberOrNullSchema),
   pMethod: z.array(pMethodSchema),
   undefinedBecause: z.array(undefinedBecauseSchema.nullable()),
+  /** Whether a remedy that was decided on has been carried out. */
+  remedied: z.array(z.boolean()).default([]),
 });
 export type CorrelationResult = z.infer<typeof correlationResultSchema>;

@@ -1,9 +1,14 @@
 import { z } from 'zod';
 import { methodSchema } from '../methods';
+import { takenRemedySchema } from '../remedies';
 import { howSchema, intervalSchema, numberOrNullSchema, pairOfSchema, pMethodSchema, undefinedBecauseSchema } from './schemas';
 
 /** One pair by every method. */
-export const pairRequestSchema = howSchema.extend(pairOfSchema.shape).extend({ kind: z.literal('pair') });
+export const pairRequestSchema = howSchema.extend(pairOfSchema.shape).extend({
+  kind: z.literal('pair'),
+  /** What was decided for the pair; a coefficient that it does not fit stays as it is. */
+  remedy: takenRemedySchema.nullable().default(null),
+});
 export type PairRequest = z.infer<typeof pairRequestSchema>;
 
 export const pairTestSchema = z.object({
@@ -25,6 +30,8 @@ export const pairResultSchema = z.object({
   n: z.number().int(),
   /** The pair by every method, over the same rows. */
   tests: z.record(methodSchema, pairTestSchema),
+  /** The coefficients that the remedy was carried out on, as they were without it. */
+  without: z.partialRecord(methodSchema, pairTestSchema).default({}),
   /** Least-squares lines through the same rows: y on x, and x on y for swapped axes. */
   line: z.object({ slope: numberOrNullSchema, intercept: numberOrNullSchema }),
   swappedLine: z.object({ slope: numberOrNullSchema, intercept: numberOrNullSchema }),

@@ -1,7 +1,10 @@
 import type { Alternative, IntervalKind, PMethod, UndefinedBecause } from '@ivlen/core';
 import { z } from 'zod';
+import { methodSchema } from '../methods';
 
 export const variableIdSchema = z.string().max(40);
+/** Own methods by variable, or by the key of a pair. */
+export const ownMethodsSchema = z.record(z.string().max(90), methodSchema);
 export const levelSchema = z.number().gt(0).lt(1);
 /** NaN does not survive JSON: what cannot be computed travels as null. */
 export const numberOrNullSchema = z.number().nullable();
@@ -36,6 +39,12 @@ export const undefinedBecauseSchema = z.enum([
   'constant-both',
   /** The method can hold one variable constant, not several. */
   'one-control-only',
+  /** A likelihood that has no top, or that its rounds did not reach. */
+  'does-not-settle',
+  /** Too few values were measured to tell the rest. */
+  'too-few-measured',
+  /** Logarithms of values that are not above zero. */
+  'not-positive',
 ]) satisfies z.ZodType<UndefinedBecause | 'one-control-only'>;
 export const pMethodSchema = z.enum(['t', 'normal', 'exact', 'permutation']) satisfies z.ZodType<PMethod>;
 export const intervalSchema = z.object({

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { methodSchema } from '../methods';
 import { comparedGroupSchema, groupsOfSchema } from './groups';
-import { howSchema, numberOrNullSchema, rowsField, undefinedBecauseSchema, variableIdSchema } from './schemas';
+import { howSchema, numberOrNullSchema, ownMethodsSchema, rowsField, undefinedBecauseSchema, variableIdSchema } from './schemas';
 
 /** All pairs among some variables in each group of another, and the groups compared. */
 export const subgroupsRequestSchema = howSchema.extend({
@@ -9,7 +9,7 @@ export const subgroupsRequestSchema = howSchema.extend({
   variables: z.array(variableIdSchema).max(200),
   method: methodSchema,
   /** Variables whose pairs have a method of their own. */
-  byVariable: z.record(variableIdSchema, methodSchema),
+  byVariable: ownMethodsSchema,
   groups: groupsOfSchema,
   ...rowsField,
 });

@@ -92,6 +92,9 @@ const impossibleSchema = z.enum([
   'constant-both',
   'no-such-partial',
   'no-likelihood',
+  'does-not-settle',
+  'too-few-measured',
+  'not-positive',
 ]) satisfies z.ZodType<Impossible>;
 export const wayResultSchema = z.object({
   /** By choice, the options that it stands for: combinations that compute the same are one way. */

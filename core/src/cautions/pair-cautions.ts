@@ -17,12 +17,15 @@ import {
 } from './pair-findings';
 import {
   againstCurve,
+  areLogsTaken,
+  behindSteps,
   byLikelihood,
   byPermutation,
   byRanks,
   distributionFree,
   insideCases,
   insideGroups,
+  knowingLimits,
   type Remedy,
   withoutComponent,
   withoutRow,
@@ -42,7 +45,8 @@ export type CautionCode =
   | 'method-disagreement'
   | 'shares-a-component'
   | 'rows-not-independent'
-  | 'ordinal';
+  | 'ordinal'
+  | 'below-limit';
 
 /** Something a reader should know about a coefficient. */
 export interface Caution {
@@ -102,7 +106,7 @@ function caution(
   return { code, level: changes ? 'could-change' : 'note', values, found, remedy };
 }
 
-function aboutRows(judging: Judging, { rowsInUse, shared, repeatedRows = 0, identifiers }: CautionContext): Caution[] {
+function aboutRows(judging: Judging, { rowsInUse, shared, repeatedRows = 0, identifiers, limits }: CautionContext): Caution[] {
   const n = judging.complete.x.length;
   const rows = rowsInUse ?? judging.pair.x.length;
   return [
@@ -110,6 +114,7 @@ function aboutRows(judging: Judging, { rowsInUse, shared, repeatedRows = 0, iden
     ...(n < FEW_COMPLETE * rows ? [caution(judging, 'many-missing', { n, rowsInUse: rows }, byLikelihood(judging.pair))] : []),
     ...(shared ? [caution(judging, 'shares-a-component', {}, withoutComponent(judging.pair, shared))] : []),
     ...(repeatedRows > 0 ? [aboutRepeated(judging, repeatedRows, identifiers)] : []),
+    ...(limits ? aboutLimits(judging, limits) : []),
   ];
 }
 
@@ -120,7 +125,22 @@ function aboutRepeated(judging: Judging, repeatedRows: number, identifiers: Floa
   return caution(judging, 'rows-not-independent', { repeatedRows }, remedy, few ? { decisive: false } : {});
 }
 
-function aboutValues(judging: Judging, { shapeRule, ordinal }: CautionContext): Caution[] {
+/** Values that were not measured stand at their limit: r takes them for measured ones. */
+function aboutLimits(judging: Judging, limits: readonly [number | null, number | null]): Caution[] {
+  const { complete, pair } = judging;
+  const below = (values: Float64Array, limit: number | null) =>
+    values.reduce((sum, value) => sum + (limit !== null && value <= limit ? 1 : 0), 0);
+  const values = {
+    belowX: below(complete.x, limits[0]),
+    belowY: below(complete.y, limits[1]),
+    n: complete.x.length,
+    logs: areLogsTaken(pair) ? 1 : 0,
+  };
+  if (values.belowX + values.belowY === 0) return [];
+  return [caution(judging, 'below-limit', values, knowingLimits(pair, limits))];
+}
+
+function aboutValues(judging: Judging, { shapeRule, ordinal, steps }: CautionContext): Caution[] {
   const { pair, complete } = judging;
   const { x: first, y: second } = findShapes(judging, shapeRule);
   const straight = linearity(complete.x, complete.y);
@@ -144,7 +164,7 @@ function aboutValues(judging: Judging, { shapeRule, ordinal }: CautionContext): 
     found.push(caution(judging, 'curved', values, remedy, remedy.kind === 'ranks' ? { least } : {}));
   }
   if (fan.fanShaped) found.push(caution(judging, 'fan-shaped', { pValue: fan.pValue }, distributionFree(pair)));
-  if (ordinal) found.push(caution(judging, 'ordinal', {}, byRanks(pair), { least }));
+  if (ordinal) found.push(caution(judging, 'ordinal', {}, (steps && behindSteps(pair, steps)) ?? byRanks(pair), { least }));
   return found;
 }
 

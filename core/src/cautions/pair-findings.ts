@@ -19,8 +19,12 @@ export interface CautionContext {
   rowsInUse?: number;
   /** Default: |G1| > 2 or |G2| > 7. */
   shapeRule?: ShapeRule;
+  /** Which of the two are orders, or have two values only. Default: neither. */
+  steps?: readonly [boolean, boolean];
   /** Whether either variable is an order. */
   ordinal?: boolean;
+  /** Up to which value each was not measured; null where all was. */
+  limits?: readonly [number | null, number | null];
   /** What both derive from, if they share a source. */
   shared?: SharedComponent;
   /** How many rows have an identifier that stands in another row as well; left out where nothing names the cases. */

@@ -1,11 +1,10 @@
 import { decidingWithin, withinGroup } from '../comparison/within-group';
 import { METHODS } from '../correlation/methods';
 import { partialCorrelation } from '../correlation/partial-correlation';
-import { pearson } from '../correlation/pearson';
 import { spearman } from '../correlation/spearman';
 import type { Alternative, CorrelationTest, Method } from '../correlation/types';
-import { normalP } from '../distributions/tail-probability';
 import { maximumLikelihood, testLikelihood } from '../missing-values/maximum-likelihood';
+import { distributionFreeTest, remediedTest } from '../remedies/remedied-test';
 import { permutationTest } from '../resampling/permutation-test';
 import type { Judged } from './decisive';
 import { isMonotone, type Linearity } from './linearity';
@@ -28,6 +27,10 @@ export type RemedyKind =
   | 'within-cases'
   /** r that makes all values most likely, of rows that lack one of the two as well. */
   | 'maximum-likelihood'
+  /** The correlation of normal variables behind the steps of ordered ones. */
+  | 'behind-steps'
+  /** What lies below a detection limit as such: r by maximum likelihood, ranks tied at the limit. */
+  | 'below-limit'
   /** The common component held constant. */
   | 'component-constant'
   /** The component with what else the other variable is made of. */
@@ -76,9 +79,7 @@ export function againstCurve(pair: JudgedPair, complete: { x: Float64Array; y: F
 }
 
 export function distributionFree({ x, y, alternative }: JudgedPair): Remedy {
-  const test = pearson(x, y, { interval: 'adf', alternative });
-  const { pValue } = normalP(Math.atanh(test.coefficient) / Math.sqrt(test.zVariance), alternative);
-  return { ...remedyOf('distribution-free', test), pValue };
+  return remedyOf('distribution-free', distributionFreeTest(x, y, { alternative }));
 }
 
 /** null for coefficients whose p is exact at this size already. */
@@ -105,6 +106,24 @@ export function byLikelihood({ x, y, method, alternative }: JudgedPair): Remedy 
   const { coefficient, pValue, n, interval } = testLikelihood(found, 0, 1, { alternative });
   if (!found.converged || Number.isNaN(pValue)) return null;
   return { kind: 'maximum-likelihood', coefficient, pValue, n, low: interval?.low ?? Number.NaN, high: interval?.high ?? Number.NaN };
+}
+
+/** For coefficients of values only; null where it has none. @param steps which of the two are ordered */
+export function behindSteps({ x, y, method, alternative }: JudgedPair, steps: readonly [boolean, boolean]): Remedy | null {
+  if (METHODS[method].looksAt !== 'values') return null;
+  const found = remediedTest(x, y, { kind: 'behind-steps', steps }, { method, alternative });
+  return Number.isNaN(found.coefficient) ? null : remedyOf('behind-steps', found);
+}
+
+/** Whether what was measured of a pair is taken as lognormal: where nothing is at or below zero. */
+export function areLogsTaken({ x, y }: Pick<JudgedPair, 'x' | 'y'>): boolean {
+  return [x, y].every((values) => values.every((value) => !(value <= 0)));
+}
+
+/** On logarithms where both variables are above zero; null where too little was measured. */
+export function knowingLimits({ x, y, method, alternative }: JudgedPair, limits: readonly [number | null, number | null]): Remedy | null {
+  const found = remediedTest(x, y, { kind: 'below-limit', limits, logs: areLogsTaken({ x, y }) }, { method, alternative });
+  return Number.isNaN(found.coefficient) ? null : remedyOf('below-limit', found);
 }
 
 /** null where no case has enough rows. */

@@ -16,6 +16,7 @@ export interface BetweenGroups {
   readonly weighted: { readonly coefficient: number; readonly df: number; readonly pValue: number; readonly log10P: number };
   /** Each group's means count once. */
   readonly unweighted: CorrelationTest;
+  readonly means: { readonly x: Float64Array; readonly y: Float64Array };
 }
 
 /**
@@ -43,12 +44,13 @@ export function betweenGroups(
   const [u, v] = [weightedDeviations(meansX, sizes), weightedDeviations(meansY, sizes)];
   const df = split.length - 2;
   const unweighted = pearson(meansX, meansY, { alternative });
+  const facts = { groups: split.length, unweighted, means: { x: meansX, y: meansY } };
   if (!u || !v || split.length < FEWEST) {
-    return { groups: split.length, weighted: { coefficient: Number.NaN, df, ...NO_PROBABILITY }, unweighted };
+    return { ...facts, weighted: { coefficient: Number.NaN, df, ...NO_PROBABILITY } };
   }
   const { r, oneMinusAbs } = unitProduct(u, v);
   const { pValue, log10P } = correlationP(r, oneMinusAbs, df, alternative);
-  return { groups: split.length, weighted: { coefficient: r, df, pValue, log10P }, unweighted };
+  return { ...facts, weighted: { coefficient: r, df, pValue, log10P } };
 }
 
 /** √w times the deviations from the weighted mean, of unit length; null where the means are all the same. */

@@ -8,7 +8,17 @@ export type Method = 'pearson' | 'spearman' | 'kendall';
 export type MissingRule = 'pairwise' | 'listwise';
 
 /** Why a coefficient could not be computed; a pair that fails never stops a matrix. */
-export type UndefinedBecause = 'too-few-cases' | 'constant-x' | 'constant-y' | 'constant-both';
+export type UndefinedBecause =
+  | 'too-few-cases'
+  | 'constant-x'
+  | 'constant-y'
+  | 'constant-both'
+  /** A likelihood that has no top, or that its rounds did not reach. */
+  | 'does-not-settle'
+  /** Too few values above a limit to tell the rest. */
+  | 'too-few-measured'
+  /** Logarithms of values that are not above zero. */
+  | 'not-positive';
 
 /** How a p-value was got. */
 export type PMethod = 't' | 'normal' | 'exact' | 'permutation';

@@ -12,6 +12,8 @@ export interface NamedVariable {
 export interface PairSentenceOptions {
   /** Names of what was held constant. */
   held?: readonly string[];
+  /** How the coefficient was got where a remedy was decided on: "within each station". */
+  taken?: string;
   /** p adjusted for many tests, which then decides and is called so; the interval beside it is then called unadjusted. */
   adjustedP?: number;
   /** With which coefficients and p are written; default 2 and 3. */
@@ -36,13 +38,14 @@ export function pairSentence(
   x: NamedVariable,
   y: NamedVariable,
   alpha: number,
-  { held = [], adjustedP, decimals = {} }: PairSentenceOptions = {},
+  { held = [], taken, adjustedP, decimals = {} }: PairSentenceOptions = {},
 ): string {
   const p = adjustedP ?? test.pValue;
   const given =
     held.length === 0 ? '' : `With ${held.length > 1 ? `${held.slice(0, -1).join(', ')} and ${held.at(-1)}` : held[0]} held constant, `;
   const begun = (words: string) => (given ? given + words.charAt(0).toLowerCase() + words.slice(1) : words);
-  const between = `between ${x.name} and ${y.name}`;
+  const how = taken === undefined ? '' : `, taken ${taken},`;
+  const between = `between ${x.name} and ${y.name}${how}`;
   if (test.undefinedBecause) return begun(`No correlation ${between} could be computed, since ${reason(test, x, y)}.`);
   const r = test.coefficient;
   const interval = test.interval
@@ -60,8 +63,10 @@ export function pairSentence(
   const numbers = `${coefficient}${interval}, ${formatPRelation(p, [alpha], decimals.p)}${sided}${exact}${adjusted}`;
   if (p > alpha) return begun(`${DETECTABLE[test.alternative]} ${between} was detected, ${numbers}.`);
   const direction = r > 0 ? 'positive' : 'negative';
-  const size = sizeInWords(test.method, r, held.length > 0, decimals.coefficients);
-  return begun(`There was a ${direction} association of ${x.name} with ${y.name}, ${numbers} (${size}): ${plainClause(r, x, y)}.`);
+  const size = sizeInWords(test.method, r, held.length > 0 || taken !== undefined, decimals.coefficients);
+  return begun(
+    `There was a ${direction} association of ${x.name} with ${y.name}${how || ','} ${numbers} (${size}): ${plainClause(r, x, y)}.`,
+  );
 }
 
 function sizeInWords(method: Method, coefficient: number, partial: boolean, decimals?: number): string {
@@ -102,6 +107,12 @@ function reason({ undefinedBecause, n }: CorrelationTest, x: NamedVariable, y: N
       return `${y.name} has the same value in every complete row`;
     case 'constant-both':
       return 'neither variable varies among the complete rows';
+    case 'does-not-settle':
+      return 'the likelihood has no top that was found';
+    case 'too-few-measured':
+      return 'too few different values lie above the limit';
+    case 'not-positive':
+      return 'a value that is not above zero has no logarithm';
     default:
       return `only ${n} ${n === 1 ? 'row is' : 'rows are'} complete for both (at least 3 are needed)`;
   }

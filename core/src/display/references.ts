@@ -133,6 +133,10 @@ export const REFERENCES = {
     cite: 'Fox & Monette (1992)',
     full: 'Fox, J., & Monette, G. (1992). Generalized collinearity diagnostics. Journal of the American Statistical Association, 87, 178–183.',
   },
+  'genz-2004': {
+    cite: 'Genz (2004)',
+    full: 'Genz, A. (2004). Numerical computation of rectangular bivariate and trivariate normal and t probabilities. Statistics and Computing, 14, 251–260.',
+  },
   'hawkins-1989': {
     cite: 'Hawkins (1989)',
     full: 'Hawkins, D. L. (1989). Using U statistics to derive the asymptotic distribution of Fisher’s Z statistic. The American Statistician, 43, 235–237.',
@@ -195,6 +199,10 @@ export const REFERENCES = {
     cite: 'Lilliefors (1967)',
     full: 'Lilliefors, H. W. (1967). On the Kolmogorov–Smirnov test for normality with mean and variance unknown. Journal of the American Statistical Association, 62, 399–402.',
   },
+  'lyles-williams-chuachoowong-2001': {
+    cite: 'Lyles, Williams & Chuachoowong (2001)',
+    full: 'Lyles, R. H., Williams, J. K., & Chuachoowong, R. (2001). Correlating two viral load assays with known detection limits. Biometrics, 57, 1238–1244.',
+  },
   'mardia-1970': {
     cite: 'Mardia (1970)',
     full: 'Mardia, K. V. (1970). Measures of multivariate skewness and kurtosis with applications. Biometrika, 57, 519–530.',
@@ -211,6 +219,14 @@ export const REFERENCES = {
     cite: 'Meng, Rosenthal & Rubin (1992)',
     full: 'Meng, X.-L., Rosenthal, R., & Rubin, D. B. (1992). Comparing correlated correlation coefficients. Psychological Bulletin, 111, 172–175.',
   },
+  'olsson-1979': {
+    cite: 'Olsson (1979)',
+    full: 'Olsson, U. (1979). Maximum likelihood estimation of the polychoric correlation coefficient. Psychometrika, 44, 443–460.',
+  },
+  'olsson-drasgow-dorans-1982': {
+    cite: 'Olsson, Drasgow & Dorans (1982)',
+    full: 'Olsson, U., Drasgow, F., & Dorans, N. J. (1982). The polyserial correlation coefficient. Psychometrika, 47, 337–347.',
+  },
   'pearson-1896': {
     cite: 'Pearson (1896)',
     full: 'Pearson, K. (1896). Mathematical contributions to the theory of evolution. III. Regression, heredity, and panmixia. Philosophical Transactions of the Royal Society A, 187, 253–318.',
@@ -218,6 +234,10 @@ export const REFERENCES = {
   'pearson-1897': {
     cite: 'Pearson (1897)',
     full: 'Pearson, K. (1897). On a form of spurious correlation which may arise when indices are used in the measurement of organs. Proceedings of the Royal Society, 60, 489–498.',
+  },
+  'pearson-1900': {
+    cite: 'Pearson (1900)',
+    full: 'Pearson, K. (1900). Mathematical contributions to the theory of evolution. VII. On the correlation of characters not quantitatively measurable. Philosophical Transactions of the Royal Society A, 195, 1–47.',
   },
   'phipson-smyth-2010': {
     cite: 'Phipson & Smyth (2010)',

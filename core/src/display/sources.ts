@@ -59,6 +59,8 @@ export const RULE_SOURCES = {
   'normal quantile plot': ['blom-1958', 'aldor-noiman-2013'],
   'smooth curve': ['cleveland-1979'],
   'rows of the same case': ['bland-altman-1995', 'bakdash-marusich-2017', 'davison-hinkley-1997'],
+  'polychoric and polyserial correlation': ['pearson-1900', 'olsson-1979', 'olsson-drasgow-dorans-1982', 'genz-2004'],
+  'values below a detection limit': ['lyles-williams-chuachoowong-2001'],
   'defensible ways': ['steegen-2016', 'simonsohn-simmons-nelson-2020'],
 } as const satisfies Readonly<Record<string, readonly ReferenceKey[]>>;
 
@@ -77,7 +79,8 @@ export const CAUTION_SOURCES: Readonly<Record<CautionCode, readonly ReferenceKey
   'method-disagreement': [],
   'shares-a-component': ['pearson-1897'],
   'rows-not-independent': ['bland-altman-1995'],
-  ordinal: [],
+  ordinal: ['olsson-1979', 'olsson-drasgow-dorans-1982'],
+  'below-limit': ['lyles-williams-chuachoowong-2001'],
 };
 
 /** Where what each check is judged by comes from; empty where it is a plain count. The rule of shapes is the study's own choice. */

@@ -92,5 +92,6 @@ export function gapEffects(
 
 function apart(ways: readonly number[]): number {
   const known = ways.filter((value) => value === value);
-  return known.length < 2 ? Number.NaN : Math.max(...known) - Math.min(...known);
+  if (known.length < 2) return Number.NaN;
+  return known.reduce((a, b) => Math.max(a, b)) - known.reduce((a, b) => Math.min(a, b));
 }

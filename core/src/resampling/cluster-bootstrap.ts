@@ -24,6 +24,8 @@ export interface ClusterBootstrap {
   readonly identifiers: number;
   /** null with fewer than ten identifiers, and where too many samples had no coefficient. */
   readonly interval: Interval | null;
+  /** SD of Fisher’s z among the samples, from that of the coefficient; NaN where there is no interval. */
+  readonly spreadOfZ: number;
   readonly replicates: number;
   readonly seed: number;
 }
@@ -60,11 +62,11 @@ export function clusterBootstrap(
   const entry = METHODS[method];
   const { coefficient } = entry.test(a, b, { p: 'approximate' });
   const facts = { coefficient, n: a.length, identifiers: count, replicates, seed };
-  if (count < FEWEST_IDENTIFIERS || Number.isNaN(coefficient)) return { ...facts, interval: null };
+  if (count < FEWEST_IDENTIFIERS || Number.isNaN(coefficient)) return { ...facts, interval: null, spreadOfZ: Number.NaN };
   const most = count * members.reduce((largest, { length }) => Math.max(largest, length), 0);
   const statistic = entry.resampled(lengthened(a, most), lengthened(b, most));
   const rows = new Int32Array(most);
-  const { interval } = bootstrapInterval({
+  const { interval, standardError } = bootstrapInterval({
     n: count,
     statistic: (drawn) => {
       let n = 0;
@@ -76,7 +78,11 @@ export function clusterBootstrap(
     level,
     ...(onProgress ? { onProgress } : {}),
   });
-  return { ...facts, interval: interval && { ...interval, method: 'bootstrap-clusters' } };
+  return {
+    ...facts,
+    interval: interval && { ...interval, method: 'bootstrap-clusters' },
+    spreadOfZ: interval ? standardError / ((1 - coefficient) * (1 + coefficient)) : Number.NaN,
+  };
 }
 
 /** The same values with room for the largest sample: what is behind them is never drawn. */

@@ -1,13 +1,14 @@
 import type { AnalysisRows, StudyState, Variable } from '@ivlen/contract';
 
 /** Parts of the codebook that an analysis may read. */
-export type CodebookField = 'kind' | 'derivation' | 'validRange' | 'accepted';
+export type CodebookField = 'kind' | 'derivation' | 'validRange' | 'accepted' | 'detectionLimit';
 
 /** A variable as far as the analysis looks at it; what it does not look at is null. */
 export type VariableFacts = Pick<Variable, 'id' | 'storage'> & {
   readonly kind: Variable['kind'] | null;
   readonly derivation: Variable['derivation'];
   readonly validRange: Variable['validRange'];
+  readonly detectionLimit: Variable['detectionLimit'];
 };
 
 export interface CodebookFacts {
@@ -44,12 +45,13 @@ export interface AnalysisColumns {
 export function factsOf(state: Pick<StudyState, 'variables' | 'accepted'>, looksAt: readonly CodebookField[] = []): CodebookFacts {
   const reads = new Set(looksAt);
   return {
-    variables: state.variables.map(({ id, storage, kind, derivation, validRange }) => ({
+    variables: state.variables.map(({ id, storage, kind, derivation, validRange, detectionLimit }) => ({
       id,
       storage,
       kind: reads.has('kind') ? kind : null,
       derivation: reads.has('derivation') ? derivation : null,
       validRange: reads.has('validRange') ? validRange : null,
+      detectionLimit: reads.has('detectionLimit') ? detectionLimit : null,
     })),
     accepted: reads.has('accepted') ? state.accepted : [],
   };

@@ -4,7 +4,8 @@ import type { AnalysisModule, NameOf, Tell } from './analysis';
 import { type AnalysisColumns, columnOf, rowNumber } from './analysis-columns';
 import { finiteOrNull } from './finite-or-null';
 import { allCorrelatable, findVariable } from './needed-variables';
-import { componentVariables, sharedComponent } from './shared-component';
+import { isOrdered } from './pair-remedy';
+import { commonSources, componentVariables, sharedComponent } from './shared-component';
 
 /** What a reader should know about each coefficient among some variables. */
 export const cautions: AnalysisModule<'cautions'> = {
@@ -15,7 +16,7 @@ export const cautions: AnalysisModule<'cautions'> = {
     // Whether it repeats tells whether the rows are independent.
     ...all.filter(({ kind }) => kind === 'identifier'),
   ],
-  looksAt: ['kind', 'derivation'],
+  looksAt: ['kind', 'derivation', 'detectionLimit'],
   run: cautionsOf,
   counts: 'pairs',
   namesRows: (result, nameOf) => ({
@@ -33,7 +34,7 @@ function cautionsOf(request: RequestOf<'cautions'>, columns: AnalysisColumns, te
   const values = variables.map((id) => columnOf(columns, id));
   const groups = request.groupBy === null ? null : onlyThese(columnOf(columns, request.groupBy), request.groupsOnly);
   const cases = namedCases(columns);
-  const kinds = new Map(columns.codebook.variables.map(({ id, kind }) => [id, kind]));
+  const facts = new Map(columns.codebook.variables.map((variable) => [variable.id, variable]));
   const total = (variables.length * (variables.length - 1)) / 2;
   const pairs: CautionsResult['pairs'] = [];
   for (let i = 0, done = 0; i < variables.length; i++) {
@@ -47,12 +48,14 @@ function cautionsOf(request: RequestOf<'cautions'>, columns: AnalysisColumns, te
         rowsInUse: columns.rowsInUse,
         shapeRule,
         alpha,
-        ordinal: [a, b].some((id) => kinds.get(id) === 'ordinal'),
+        ordinal: [a, b].some((id) => facts.get(id)?.kind === 'ordinal'),
+        steps: [isOrdered(facts.get(a)), isOrdered(facts.get(b))],
+        limits: [facts.get(a)?.detectionLimit ?? null, facts.get(b)?.detectionLimit ?? null],
         ...(cases ? { repeatedRows: cases.repeatedRows, identifiers: columnOf(columns, cases.identifier) } : {}),
         ...(shared ? { shared } : {}),
         ...(groups && request.groupBy !== a && request.groupBy !== b ? { groups } : {}),
       };
-      const cautions = pairCautions(x, y, context).map((caution) => asData(caution, columns));
+      const cautions = pairCautions(x, y, context).map((caution) => asData(caution, columns, () => commonSources(a, b, columns)));
       const checks = withChecks ? pairChecks(x, y, context).map((check) => checkAsData(check, columns)) : [];
       if (withChecks || cautions.length > 0) pairs.push({ a, b, cautions, checks });
       tell(++done, total);
@@ -82,7 +85,7 @@ function repeatedRows(values: Float64Array): number {
   return [...seen.values()].reduce((sum, count) => sum + (count > 1 ? count : 0), 0);
 }
 
-function asData({ code, level, values, found, remedy }: Caution, columns: AnalysisColumns): PairCaution {
+function asData({ code, level, values, found, remedy }: Caution, columns: AnalysisColumns, common: () => string[]): PairCaution {
   return {
     code,
     level,
@@ -97,6 +100,7 @@ function asData({ code, level, values, found, remedy }: Caution, columns: Analys
       high: finiteOrNull(remedy.high),
       row: remedy.row === undefined ? null : rowNumber(columns, remedy.row),
       name: null,
+      held: remedy.kind === 'component-constant' ? common() : [],
     },
   };
 }

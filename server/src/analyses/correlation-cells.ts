@@ -4,7 +4,7 @@ import type { Pieces } from './analysis';
 import type { PairCorrelation } from './correlation-test';
 import { finiteOrNull } from './finite-or-null';
 
-const FIELDS = ['coefficient', 'pValue', 'log10P', 'n', 'low', 'high', 'pMethod', 'undefinedBecause'] as const;
+const FIELDS = ['coefficient', 'pValue', 'log10P', 'n', 'low', 'high', 'pMethod', 'undefinedBecause', 'remedied'] as const;
 type Field = (typeof FIELDS)[number];
 /** What a matrix says of some pairs, field by field. */
 type Fields = { readonly [F in Field]: CorrelationResult[F][number][] };
@@ -15,7 +15,17 @@ const NO_TEST = { pValue: Number.NaN, log10P: Number.NaN, pMethod: 't', interval
 /** Cells of a matrix, by the place of the pair in its list; as seen from the variable whose id comes first. */
 export class Cells implements Pieces {
   readonly places: number[] = [];
-  readonly fields: Fields = { coefficient: [], pValue: [], log10P: [], n: [], low: [], high: [], pMethod: [], undefinedBecause: [] };
+  readonly fields: Fields = {
+    coefficient: [],
+    pValue: [],
+    log10P: [],
+    n: [],
+    low: [],
+    high: [],
+    pMethod: [],
+    undefinedBecause: [],
+    remedied: [],
+  };
 
   addFromMatrix(place: number, matrix: CorrelationMatrix, at: number): void {
     const { fields } = this;
@@ -28,9 +38,10 @@ export class Cells implements Pieces {
     fields.high.push(finiteOrNull(matrix.high[at] ?? Number.NaN));
     fields.pMethod.push(matrix.pMethod[at] ?? 't');
     fields.undefinedBecause.push(matrix.undefinedBecause[at] ?? null);
+    fields.remedied.push(false);
   }
 
-  addTest(place: number, test: Omit<PairCorrelation, 'method' | 'statistic' | 'alternative' | 'zVariance'>): void {
+  addTest(place: number, test: Omit<PairCorrelation, 'method' | 'statistic' | 'alternative' | 'zVariance'>, remedied = false): void {
     const { fields } = this;
     this.places.push(place);
     fields.coefficient.push(finiteOrNull(test.coefficient));
@@ -41,6 +52,7 @@ export class Cells implements Pieces {
     fields.high.push(test.interval?.high ?? null);
     fields.pMethod.push(test.pMethod);
     fields.undefinedBecause.push(test.undefinedBecause ?? null);
+    fields.remedied.push(remedied);
   }
 
   addDiagonal(place: number, { coefficient, n, undefinedBecause }: MatrixDiagonal): void {

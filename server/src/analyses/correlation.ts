@@ -1,14 +1,26 @@
-import { type CorrelationRequest, type CorrelationResult, methodForPair } from '@ivlen/contract';
+import {
+  type CorrelationRequest,
+  type CorrelationResult,
+  methodForPair,
+  remedyOfPair,
+  type TakenRemedy,
+  variablesOfRemedy,
+} from '@ivlen/contract';
 import { byMethod, COEFFICIENTS, correlationMatrix, METHOD_NAMES, type Method, matrixDiagonal } from '@ivlen/core';
 import type { AnalysisModule, PieceKey, PieceNeeds, Pieces, PreparedVariables, Tell } from './analysis';
 import { type AnalysisColumns, columnOf } from './analysis-columns';
 import { Cells, writeCell } from './correlation-cells';
 import { correlationOf, intervalKind } from './correlation-test';
-import { allCorrelatable } from './needed-variables';
+import { allCorrelatable, findVariable } from './needed-variables';
+import { PairRemedies } from './pair-remedy';
 
 /** The matrix by the method of all pairs, and the pairs of those variables that have a method of their own by that. */
 export const correlation: AnalysisModule<'correlation'> = {
-  needs: ({ variables, control }, all) => allCorrelatable(all, [...variables, ...control]),
+  needs: ({ variables, control, ...request }, all) => [
+    ...allCorrelatable(all, [...variables, ...control]),
+    ...remediesIn({ variables, control, ...request }).flatMap((remedy) => variablesOfRemedy(remedy).map((id) => findVariable(all, id))),
+  ],
+  looksAt: ['kind', 'detectionLimit'],
   run: correlate,
   pieces: { of: keysOf, from: cellsOf, needs: needsOf, compute: computeCells },
   counts: 'pairs',
@@ -48,6 +60,7 @@ function emptyResult({ variables, method, byVariable }: CorrelationRequest): Cor
     high: numbers(),
     pMethod: new Array(size * size).fill('t'),
     undefinedBecause: new Array(size * size).fill(null),
+    remedied: new Array<boolean>(size * size).fill(false),
   };
 }
 
@@ -56,14 +69,22 @@ interface Pair {
   readonly i: number;
   readonly j: number;
   readonly method: Method;
+  readonly remedy: TakenRemedy | null;
 }
-const NO_PAIR: Pair = { i: -1, j: -1, method: 'pearson' };
+const NO_PAIR: Pair = { i: -1, j: -1, method: 'pearson', remedy: null };
 
-function pairsOf({ variables, method, byVariable }: CorrelationRequest): Pair[] {
+/** All remedies that some pair has. */
+function remediesIn(request: CorrelationRequest): TakenRemedy[] {
+  return [...new Set(pairsOf(request).flatMap(({ remedy }) => remedy ?? []))];
+}
+
+function pairsOf({ variables, method, byVariable, remedies, control }: CorrelationRequest): Pair[] {
   return variables.flatMap((a, i) =>
     variables.slice(0, i + 1).map((b, j) => {
       const own = i === j ? method : methodForPair(method, byVariable, a, b);
-      return a < b ? { i, j, method: own } : { i: j, j: i, method: own };
+      // Held constant for all pairs goes before what was decided for one.
+      const remedy = i === j || control.length > 0 ? null : remedyOfPair(remedies, a, b);
+      return a < b ? { i, j, method: own, remedy } : { i: j, j: i, method: own, remedy };
     }),
   );
 }
@@ -72,9 +93,9 @@ function keysOf(request: CorrelationRequest): PieceKey[] {
   const { variables, alternative, level, interval, control, rows } = request;
   const how = JSON.stringify([alternative, level, interval, control, rows]);
   const others = [...control, ...rows.completeFor, ...(rows.group ? [rows.group.by] : [])];
-  return pairsOf(request).map(({ i, j, method }) => ({
-    key: `${method} ${how}`,
-    variables: [variables[i] ?? '', variables[j] ?? '', ...others],
+  return pairsOf(request).map(({ i, j, method, remedy }) => ({
+    key: remedy ? `${method} ${how} ${JSON.stringify(remedy)}` : `${method} ${how}`,
+    variables: [variables[i] ?? '', variables[j] ?? '', ...others, ...variablesOfRemedy(remedy)],
   }));
 }
 
@@ -117,8 +138,15 @@ function computeCells(
   const wanted = places.map((place) => ({ place, ...(all[place] ?? NO_PAIR) }));
   for (const { place, i, j } of wanted)
     if (i === j) cells.addDiagonal(place, matrixDiagonal(columnOf(columns, request.variables[i] ?? '')));
-  const pairs = wanted.filter(({ i, j }) => i !== j);
   const done = (more: number) => tell(cells.places.length + more, wanted.length);
+  const remedies = new PairRemedies(columns);
+  const idOf = (place: number) => request.variables[place] ?? '';
+  const pairs = wanted.filter(({ place, i, j, method, remedy }) => {
+    const remedied = remedy && remedies.test(remedy, method, idOf(i), idOf(j), request);
+    if (remedied) cells.addTest(place, remedied, true);
+    if (remedied) done(0);
+    return i !== j && !remedied;
+  });
   if (!isByPair(request)) {
     const byThis = byMethod((method) => pairs.filter((pair) => pair.method === method));
     for (const method of METHOD_NAMES) addMatrix(cells, request, columns, method, byThis[method], prepared, done);

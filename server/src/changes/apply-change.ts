@@ -14,6 +14,7 @@ import { keepNoScale } from './scale-decisions';
 import { bringBack, setAside } from './set-rows-aside';
 import { acceptValue, forgetSubset, nameSubset, setSubset } from './subsets';
 import { takeOverChoices } from './take-over-choices';
+import { takeRemedy } from './take-remedy';
 
 /** Applies one change; what it writes of columns belongs to the revision of the context. @throws {DomainError} a change that does not fit. */
 export async function applyChange(context: ChangeContext, change: Change): Promise<AppliedChange> {
@@ -55,6 +56,8 @@ export async function applyChange(context: ChangeContext, change: Change): Promi
       return takeInPredictor(state, change.variable);
     case 'set-pair-method':
       return setPairMethod(state, change);
+    case 'take-remedy':
+      return takeRemedy(state, change);
     case 'ask-question':
       return askQuestion(state, change);
     case 'reword-question':

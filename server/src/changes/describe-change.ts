@@ -12,6 +12,7 @@ const FIELDS: Readonly<Record<keyof VariablePatch, string>> = {
   validRange: 'possible values',
   missingCodes: 'missing-value codes',
   note: 'note',
+  detectionLimit: 'detection limit',
 };
 const ENTRY: Readonly<Record<keyof StudyEntryPatch, string>> = {
   rowMeaning: 'what one row is',

@@ -2,6 +2,7 @@ import { type StudyState, sourcesOf, subsetVariables } from '@ivlen/contract';
 import { variableOf } from '../columns/columns';
 import { DomainError } from '../errors/domain-error';
 import type { AppliedChange } from './applied-change';
+import { remediesWithout } from './take-remedy';
 
 /** Takes a variable out of the study; its values stay with the earlier revisions. @throws {DomainError} 'depended-on' */
 export function removeVariable(state: StudyState, id: string): AppliedChange {
@@ -29,6 +30,7 @@ export function removeVariable(state: StudyState, id: string): AppliedChange {
       ...state,
       variables: state.variables.filter((item) => item !== variable),
       accepted: state.accepted.filter((item) => item.variable !== id),
+      remedies: remediesWithout(state.remedies, id),
       pairMethods: Object.fromEntries(Object.entries(state.pairMethods).filter(([key]) => key !== id)),
       leftOut: state.leftOut.filter((item) => item !== id),
       pairNotes: Object.fromEntries(Object.entries(state.pairNotes).filter(([key]) => !key.split('~').includes(id))),

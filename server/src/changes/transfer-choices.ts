@@ -88,9 +88,9 @@ export function transferChoices(from: Choices, to: Choices, number: number): Tra
 
 function withEntryOf(variable: Variable, source: Variable | undefined, number: number): Variable {
   if (!source) return variable;
-  const { label, unit, kind, decimals, role, highMeans, valueLabels, missingCodes, validRange, note } = source;
+  const { label, unit, kind, decimals, role, highMeans, valueLabels, missingCodes, validRange, note, detectionLimit } = source;
   const fitting = kindsFor(variable.storage).includes(kind) ? kind : variable.kind;
-  const entry = { label, unit, kind: fitting, decimals, role, highMeans, valueLabels, missingCodes, validRange, note };
+  const entry = { label, unit, kind: fitting, decimals, role, highMeans, valueLabels, missingCodes, validRange, note, detectionLimit };
   const masked = JSON.stringify(missingCodes) !== JSON.stringify(variable.missingCodes);
   return { ...variable, ...entry, version: masked ? number : variable.version };
 }

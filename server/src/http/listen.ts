@@ -4,6 +4,7 @@ import type { OpenAPIHono } from '@hono/zod-openapi';
 
 const HOST = '127.0.0.1';
 const PORTS_TRIED = 50;
+const KEPT_OPEN_MS = 75_000;
 
 /** Listens on loopback, on the wanted port or, unless it is fixed, the next free one. */
 export async function listen(app: OpenAPIHono, wanted: number, fixed: boolean): Promise<{ server: Server; port: number }> {
@@ -22,6 +23,8 @@ export async function listen(app: OpenAPIHono, wanted: number, fixed: boolean): 
 function listenOn(app: OpenAPIHono, port: number): Promise<{ server: Server; port: number }> {
   return new Promise((resolve, reject) => {
     const server = serve({ fetch: app.fetch, hostname: HOST, port }, (info) => resolve({ server: server as Server, port: info.port }));
+    // A client that asks again on a connection kept open must not find it just closed.
+    (server as Server).keepAliveTimeout = KEPT_OPEN_MS;
     server.once('error', reject);
   });
 }

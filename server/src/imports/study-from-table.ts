@@ -1,4 +1,4 @@
-import type { ImportColumn, ImportPreview, StudyState, Variable } from '@ivlen/contract';
+import { type ImportColumn, type ImportPreview, NO_REMEDIES, type StudyState, type Variable } from '@ivlen/contract';
 import { CHUNK_ROWS, inChunks } from '../columns/chunk-codec';
 import { withLimitVariable } from '../limits/limit-variable';
 import { limitCodes, type ToldLimits } from '../limits/told-limits';
@@ -30,7 +30,12 @@ export function studyFromTable(name: string, { settings, rows, columns, fileName
   const all = stored.flatMap((column, i) => {
     const limits = values.limits[kept[i]?.at ?? -1];
     if (!limits || limits.rows.length === 0) return [column];
-    const { limit, noted } = withLimitVariable(column.variable, { id: `${column.variable.id}-limit`, version: FIRST_REVISION, names });
+    const { limit, noted } = withLimitVariable(column.variable, {
+      id: `${column.variable.id}-limit`,
+      version: FIRST_REVISION,
+      names,
+      texts: limits.texts,
+    });
     return [
       { ...column, variable: noted },
       { variable: limit, dictionary: limits.texts, chunks: () => inChunks(limitCodes(limits, rows)) },
@@ -67,6 +72,7 @@ function newState(variables: Variable[], source: string): StudyState {
     inUse: null,
     accepted: [],
     pairMethods: {},
+    remedies: NO_REMEDIES,
     leftOut: [],
     pairNotes: {},
     questions: [],

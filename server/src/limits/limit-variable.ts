@@ -10,11 +10,12 @@ export function limitName(name: string): string {
  * The variable that keeps, cell by cell, which limits stood among the numbers of another: what the numbers were read as can
  * be told from them afterwards, rows can be coloured or left out by them, and exports carry them along.
  * @param names names that are taken
- * @returns it, and the other one with a note that it is there
+ * @param texts the limits as they stood, such as "<0.5"
+ * @returns it, and the other one with a note that it is there, and the highest limit of detection
  */
 export function withLimitVariable(
   of: Variable,
-  { id, version, names }: { id: string; version: number; names: ReadonlySet<string> },
+  { id, version, names, texts }: { id: string; version: number; names: ReadonlySet<string>; texts: readonly string[] },
 ): { limit: Variable; noted: Variable } {
   let name = limitName(of.name);
   for (let copy = 2; names.has(name); copy++) name = `${of.name} (limit ${copy})`;
@@ -27,5 +28,19 @@ export function withLimitVariable(
     note: `Missing where ${of.name} holds a value that was measured.`,
     version,
   });
-  return { limit, noted: { ...of, note: [of.note, `The limits are kept in ${name}.`].filter(Boolean).join(' ') } };
+  const note = [of.note, `The limits are kept in ${name}.`].filter(Boolean).join(' ');
+  return { limit, noted: { ...of, note, detectionLimit: highestLimit(texts) } };
+}
+
+const BELOW = /^[<≤]\s*/;
+
+/** The highest limit that values lie below; null where all texts tell limits of the other side. */
+function highestLimit(texts: readonly string[]): number | null {
+  const limits = texts.flatMap((text) => {
+    if (!BELOW.test(text)) return [];
+    const bare = text.replace(BELOW, '');
+    const limit = Number.parseFloat(bare.includes('.') ? bare.replaceAll(',', '') : bare.replace(',', '.'));
+    return Number.isFinite(limit) ? [limit] : [];
+  });
+  return limits.length === 0 ? null : limits.reduce((highest, limit) => Math.max(highest, limit));
 }

@@ -83,6 +83,7 @@ async function keepLimits(
     id: freeId(table.state, number),
     version: number,
     names: new Set(table.state.variables.map(({ name }) => name)),
+    texts: found.texts,
   });
   const column = { variable: limit.id, chunks: () => inChunks(limitCodes(found, codes.length)), dictionary: found.texts };
   await insertColumn(db, { study: table.study, revision: number }, column);

@@ -14,6 +14,7 @@ export function newVariable(known: Known & Partial<Variable>): Variable {
     missingCodes: [],
     validRange: null,
     note: null,
+    detectionLimit: null,
     derivation: null,
     ...known,
   };

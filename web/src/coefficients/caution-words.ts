@@ -124,7 +124,17 @@ export const CAUTION_WORDS: Readonly<Record<PairCaution['code'], CautionWords>> 
     short: 'ordinal',
     sentence: () => 'One variable is ordinal; r takes the steps between its values as equal.',
     threshold: 'A variable of kind ordinal under Pearson’s r.',
-    remedy: 'ρ instead of r',
+    remedy: 'the polychoric or polyserial correlation, of normal variables behind the steps; or ρ instead of r',
+  },
+  'below-limit': {
+    short: 'below a limit',
+    sentence: (f, { x, y }) => {
+      const of = (count: number, name: string) => (count === 0 ? [] : [`${count} of ${value(f, 'n')} values of ${name}`]);
+      const counts = [...of(value(f, 'belowX'), x), ...of(value(f, 'belowY'), y)];
+      return `${counts.join(' and ')} lie below the detection limit and stand as if they had been measured there.`;
+    },
+    threshold: 'A value at or below the detection limit that the codebook gives for a variable.',
+    remedy: 'r by maximum likelihood, on logarithms where both variables are above zero; ρ and τ with all below the highest limit tied',
   },
 };
 
@@ -138,7 +148,11 @@ function aboveOrBelow(advantage: number): string {
 }
 
 /** What heeding a caution gives, with the two p-values where the decision would be another; null where nothing is computed. */
-export function remedyInWords({ found, remedy }: PairCaution, { method, identifier }: CautionSubject, alpha: number): string | null {
+export function remedyInWords(
+  { found, remedy, values }: PairCaution,
+  { method, identifier }: CautionSubject,
+  alpha: number,
+): string | null {
   if (!remedy || remedy.coefficient === null) return null;
   const { symbol } = COEFFICIENTS[method];
   const becomes = coefficientText(remedy.coefficient);
@@ -153,6 +167,8 @@ export function remedyInWords({ found, remedy }: PairCaution, { method, identifi
     'within-groups': `Within groups ${symbol} = ${becomes}${interval}, over all rows ${before}`,
     'within-cases': `Within ${identifier ? `each ${identifier}` : 'the cases'} ${symbol} = ${becomes}${interval} (n = ${remedy.n}), over all rows ${before}`,
     'maximum-likelihood': `By maximum likelihood, which also uses rows that lack one of the two (n = ${remedy.n}), ${symbol} = ${becomes}${interval}, of complete pairs ${before}`,
+    'behind-steps': `If normal variables were behind the steps ${symbol} = ${becomes}${interval}, of the steps as numbers ${before}`,
+    'below-limit': `With what lies below its limit as such ${symbol} = ${becomes}${interval}${remedy.kind === 'below-limit' && values.logs === 1 && method === 'pearson' ? ', of logarithms' : ''}, as it stands ${before}`,
     'component-constant': `With the common part held constant ${symbol} = ${becomes}, as it stands ${before}`,
     'remaining-part': `The common part with what else the other is made of: ${symbol} = ${becomes}, as it stands ${before}`,
   }[remedy.kind];

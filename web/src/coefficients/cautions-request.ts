@@ -1,6 +1,7 @@
 import {
   ALL_ROWS,
   type CorrelationSettings,
+  ownMethods,
   type RequestOf,
   type ShapeSettings,
   type Study,
@@ -40,7 +41,7 @@ export function cautionsRequest(
     ...NO_CAUTIONS_REQUEST,
     variables: study.state.variables.flatMap(({ id }) => (wanted.has(id) ? [id] : [])),
     method: commonMethod(settings),
-    byVariable: study.state.pairMethods,
+    byVariable: ownMethods(study.state),
     alternative: settings.alternative,
     rows: rowsOf(settings, variables),
     shapeRule,

@@ -20,6 +20,8 @@ export interface GridCellData {
   readonly low: number;
   readonly high: number;
   readonly because: CorrelationResult['undefinedBecause'][number];
+  /** Whether a remedy was decided on and carried out: for this pair by itself, or as for all; null where none was. */
+  readonly remedied: 'by-itself' | 'as-all' | null;
   /** The next coefficient that was chosen, NaN where there is none, and its method. */
   readonly second: number;
   readonly secondMethod: Method | null;
@@ -49,6 +51,12 @@ function undefinedInWords({ row, column, because, n }: Pick<GridCellData, 'row' 
       return 'neither varies among the rows used';
     case 'one-control-only':
       return 'Kendall’s τ can hold one variable constant, not several';
+    case 'does-not-settle':
+      return 'the likelihood has no top, or was not found within its rounds';
+    case 'too-few-measured':
+      return 'fewer than 3 different values lie above the limit of a variable';
+    case 'not-positive':
+      return 'a value is not above zero and has no logarithm';
     default:
       if (n === 0) return 'no row is complete for what is needed; at least 3 are';
       return `only ${n} ${n === 1 ? 'row is' : 'rows are'} complete for both; at least 3 are needed`;
@@ -70,6 +78,7 @@ export function cellLines(cell: GridCellData, { levels, level }: { levels: reado
     `${COEFFICIENTS[cell.method].symbol} = ${fineCoefficientText(cell.coefficient)}, ${p}`,
     ...adjusted,
     `n = ${cell.n}, ${interval}`,
+    ...(cell.remedied === 'by-itself' ? ['† as decided for this pair; its card says how'] : []),
     ...second,
     ...(cell.cautions.length > 0 ? [`caution: ${cell.cautions.map(({ code }) => CAUTION_WORDS[code].short).join(', ')}`] : []),
   ];

@@ -8,6 +8,21 @@ import { IntervalLevel } from './interval-level-editor';
 import { LevelsEditor } from './levels-editor';
 import { ADJUSTMENTS, type CoefficientChoice, INTERVALS } from './sentence-parts';
 
+/** Which rows count where values are missing, and what each supposes. */
+export const DELETIONS = [
+  {
+    value: 'pairwise',
+    name: 'Every complete pair',
+    words:
+      'Pairwise deletion: each coefficient uses all rows that have both values, so that n can differ. Supposes values missing completely at random.',
+  },
+  {
+    value: 'listwise',
+    name: 'Only rows complete for all',
+    words: 'Listwise deletion: a row that misses any of the ticked variables is left out of every coefficient. Supposes the same.',
+  },
+] as const;
+
 export type SettingsChange = (patch: Partial<CorrelationSettings>) => void;
 
 /** What changes the choices about coefficients. */
@@ -70,18 +85,7 @@ export function coefficientEditors(
           change({ missing: chosen });
           close();
         }}
-        options={[
-          {
-            value: 'pairwise',
-            name: 'Every complete pair',
-            words: 'Pairwise deletion: each coefficient uses all rows that have both values, so that n can differ.',
-          },
-          {
-            value: 'listwise',
-            name: 'Only rows complete for all',
-            words: 'Listwise deletion: a row that misses any of the ticked variables is left out of every coefficient.',
-          },
-        ]}
+        options={DELETIONS}
       />
     ),
     levels: (close) => (

@@ -1,4 +1,12 @@
-import { type CorrelationResult, type CorrelationSettings, type PairCaution, pairKey, type Study, type Variable } from '@ivlen/contract';
+import {
+  type CorrelationResult,
+  type CorrelationSettings,
+  type PairCaution,
+  pairKey,
+  type Remedies,
+  type Study,
+  type Variable,
+} from '@ivlen/contract';
 import { adjustPValues, clusterOrder, type Method } from '@ivlen/core';
 import { displayName } from '../study/variable-name';
 import type { GridCellData } from './cell-data';
@@ -64,7 +72,7 @@ export function buildMatrix(
   const made = new Map<string, GridCellData>();
   const cell = (k: number, row: Variable, column: Variable) => {
     const key = `${k}.${row.id}.${column.id}`;
-    const found = made.get(key) ?? cellOf(tables, k, row, column, cautions);
+    const found = made.get(key) ?? cellOf(tables, k, row, column, cautions, study.state.remedies);
     made.set(key, found);
     return found;
   };
@@ -85,6 +93,12 @@ function inOrder(variables: readonly Variable[], { result, places }: Table, orde
   return clusterOrder(coefficients).flatMap((i) => variables[i] ?? []);
 }
 
+/** Whether a remedy was carried out, and whether for this pair alone. */
+function remediedOf(is: boolean, row: Variable, column: Variable, { pairs }: Remedies): GridCellData['remedied'] {
+  if (!is) return null;
+  return Object.hasOwn(pairs, pairKey(row.id, column.id)) ? 'by-itself' : 'as-all';
+}
+
 const NO_CAUTIONS: readonly PairCaution[] = [];
 
 function cellOf(
@@ -93,6 +107,7 @@ function cellOf(
   row: Variable,
   column: Variable,
   cautions: ReadonlyMap<string, readonly PairCaution[]> | undefined,
+  remedies: Remedies,
 ): GridCellData {
   const table = tables[k] ?? tables[0];
   if (!table) throw new Error('a cell needs a result');
@@ -113,6 +128,7 @@ function cellOf(
     low: result.low[at] ?? Number.NaN,
     high: result.high[at] ?? Number.NaN,
     because: result.undefinedBecause[at] ?? null,
+    remedied: remediedOf(result.remedied[at] ?? false, row, column, remedies),
     second: second?.result.coefficient[secondAt] ?? Number.NaN,
     secondMethod: second?.result.methods[0] ?? null,
     secondP: second?.result.pValue[secondAt] ?? Number.NaN,

@@ -1,5 +1,6 @@
-import type { AnalysisInput, AnalysisRows, CorrelationSettings, Study, Variable } from '@ivlen/contract';
+import { type AnalysisInput, type AnalysisRows, type CorrelationSettings, ownMethods, type Study, type Variable } from '@ivlen/contract';
 import type { Method } from '@ivlen/core';
+import { askedRemedies } from '../remedies/remedy-words';
 
 /** How each coefficient is computed under the settings; without the variables held constant that are in the pair itself. */
 export function howOf({ alternative, level, interval, control }: CorrelationSettings) {
@@ -26,7 +27,8 @@ export function matrixRequest(study: Study, variables: readonly Variable[], sett
     kind: 'correlation',
     variables: study.state.variables.flatMap(({ id }) => (wanted.has(id) ? [id] : [])),
     method,
-    byVariable: method === commonMethod(settings) ? study.state.pairMethods : {},
+    byVariable: method === commonMethod(settings) ? ownMethods(study.state) : {},
+    remedies: askedRemedies(study.state.remedies, variables),
     rows: rowsOf(settings, variables),
     ...howOf(settings),
   } as const satisfies AnalysisInput;

@@ -1,7 +1,10 @@
 import {
+  type CautionsResult,
   type CorrelationSettings,
   type PairCaution,
   pairKey,
+  type Remedies,
+  remedyOfPair,
   rowsInUse,
   type Study,
   shapeSettingsSchema,
@@ -10,6 +13,7 @@ import {
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { analysisQuery } from '../api/queries';
+import { isSettled } from '../remedies/advised-remedy';
 import { useGrouping, useTakingPart } from '../settings/use-grouping';
 import { useSettings } from '../settings/use-settings';
 import { type CautionsRequest, cautionsRequest, NO_CAUTIONS_REQUEST } from './cautions-request';
@@ -27,20 +31,40 @@ interface FoundCautions {
   readonly notSought: 'too-many-values' | 'held-constant' | null;
 }
 
-/** Cautions of all pairs, where looking for them is quick. */
-export function useCautions(study: Study, variables: readonly Variable[], settings: CorrelationSettings, enabled: boolean): FoundCautions {
+/**
+ * Cautions of all pairs, where looking for them is quick.
+ * @param unsettled whether those are left out whose advice was decided on
+ */
+export function useCautions(
+  study: Study,
+  variables: readonly Variable[],
+  settings: CorrelationSettings,
+  enabled: boolean,
+  unsettled = true,
+): FoundCautions {
   const request = useCautionsRequest(study, variables, settings);
   const pairs = (variables.length * (variables.length - 1)) / 2;
   const many = pairs * rowsInUse(study) > MOST_VALUES;
   const notSought = settings.control.length > 0 ? 'held-constant' : many ? 'too-many-values' : null;
   const wanted = enabled && request !== undefined && notSought === null;
   const { data } = useQuery({ ...analysisQuery(study.id, study.head, request ?? NO_CAUTIONS_REQUEST), enabled: wanted });
+  const { remedies } = study.state;
+  const groupBy = request?.groupBy ?? null;
   const cautions = useMemo(
-    () => (wanted && data ? new Map(data.pairs.map(({ a, b, cautions: found }) => [pairKey(a, b), found])) : undefined),
-    [data, wanted],
+    () => (wanted && data ? byPair(data, groupBy, unsettled ? remedies : null) : undefined),
+    [data, wanted, groupBy, unsettled, remedies],
   );
   const identifier = study.state.variables.find(({ id }) => id === data?.identifier);
   return { cautions, identifier, notSought };
+}
+
+function byPair({ pairs, identifier }: CautionsResult, groupBy: string | null, remedies: Remedies | null) {
+  return new Map(
+    pairs.map(({ a, b, cautions }) => {
+      const taken = remedies && remedyOfPair(remedies, a, b);
+      return [pairKey(a, b), cautions.filter((caution) => !isSettled(caution, taken, { identifier, groupBy }))] as const;
+    }),
+  );
 }
 
 /** undefined while the settings of other stages load. */

@@ -1,4 +1,4 @@
-import { type CautionsResult, type CorrelationSettings, methodForPair, type Study, type Variable } from '@ivlen/contract';
+import { type CautionsResult, type CorrelationSettings, methodForPair, ownMethods, type Study, type Variable } from '@ivlen/contract';
 import type { Method } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
@@ -41,7 +41,7 @@ export function usePairCautions({ study, x, y, method, settings, among }: Cautio
 
 /** Of the rows that the coefficient rests on, and by its method, which a hypothesis may have for itself. */
 export function ofPair(request: CautionsRequest, { study, x, y, method, settings, among }: CautionedPair): CautionsRequest {
-  const usual = methodForPair(commonMethod(settings), study.state.pairMethods, x.id, y.id);
+  const usual = methodForPair(commonMethod(settings), ownMethods(study.state), x.id, y.id);
   return {
     ...request,
     ...(method === usual ? {} : { method, byVariable: {} }),

@@ -1,4 +1,4 @@
-import type { AnalysisInput, CorrelationSettings, Study, Variable } from '@ivlen/contract';
+import { type AnalysisInput, type CorrelationSettings, ownMethods, type Study, type Variable } from '@ivlen/contract';
 import { commonMethod, howOf, rowsOf } from '../coefficients/requests';
 import type { TakingPart } from '../settings/use-grouping';
 
@@ -23,7 +23,7 @@ export function subgroupsRequest(
     kind: 'subgroups',
     variables: study.state.variables.flatMap(({ id }) => (wanted.has(id) ? [id] : [])),
     method: commonMethod(settings),
-    byVariable: study.state.pairMethods,
+    byVariable: ownMethods(study.state),
     groups: { ...request, against },
     rows: { completeFor, group: null },
     ...howOf(settings),

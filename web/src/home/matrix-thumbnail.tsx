@@ -1,4 +1,4 @@
-import { firstWorkingSet } from '@ivlen/contract';
+import { firstWorkingSet, NO_REMEDIES, ownMethods } from '@ivlen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { analysisQuery, settingsQuery, studyQuery } from '../api/queries';
 import { useCoefficientScale } from '../figures/use-coefficient-scale';
@@ -17,7 +17,8 @@ export function MatrixThumbnail({ studyId }: { studyId: string }) {
     kind: 'correlation' as const,
     variables,
     method: settings?.settings?.methods[0] ?? ('pearson' as const),
-    byVariable: study?.state.pairMethods ?? {},
+    byVariable: study ? ownMethods(study.state) : {},
+    remedies: study?.state.remedies ?? NO_REMEDIES,
     alternative: 'two-sided' as const,
     level: 0.95,
     interval: 'default' as const,

@@ -4,6 +4,7 @@ import { CAUTION_WORDS, type CautionSubject, remedyInWords } from '../coefficien
 import type { CheckSubject } from '../coefficients/check-words';
 import { usePairCautions } from '../coefficients/use-pair-cautions';
 import { useHelpAddress } from '../help-texts/from';
+import { CautionActions } from '../remedies/caution-actions';
 import { useGrouping } from '../settings/use-grouping';
 import { displayName } from '../study/variable-name';
 import { PairChecks } from './pair-checks';
@@ -32,6 +33,7 @@ export function PairCautions({ context }: { context: PairContext }) {
     groups: grouping?.by ? displayName(grouping.by) : null,
   };
   const alpha = settings.levels[0] ?? 0.05;
+  const advice = { identifier: data.identifier, groupBy: grouping?.by?.id ?? null };
   const inWords = (caution: PairCaution) => (
     <>
       {caution.code === 'shape' ? (
@@ -40,6 +42,12 @@ export function PairCautions({ context }: { context: PairContext }) {
         CAUTION_WORDS[caution.code].sentence(caution.values, subject, caution.remedy)
       )}{' '}
       {remedyInWords(caution, subject, alpha)}
+      <CautionActions
+        context={context}
+        caution={caution}
+        advice={advice}
+        because={CAUTION_WORDS[caution.code].sentence(caution.values, subject, caution.remedy)}
+      />
     </>
   );
   const decisive = found.cautions.filter(({ level }) => level === 'could-change');

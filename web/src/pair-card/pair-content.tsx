@@ -1,6 +1,7 @@
 import { type CorrelationSettings, type PairResult, pairKey, type Study, type Variable } from '@ivlen/contract';
 import { COEFFICIENTS } from '@ivlen/core';
 import { Section } from '../controls/section';
+import { takenInWords } from '../remedies/remedy-words';
 import { displayName } from '../study/variable-name';
 import { ByGroupSection } from './by-group-section';
 import { CompareSection } from './compare-section';
@@ -30,6 +31,7 @@ interface PairContentProps {
 /** The pair in numbers, in a sentence, with its cautions. */
 export function PairSummary({ context, result }: Pick<PairContentProps, 'context' | 'result'>) {
   const { study, pair, method, settings } = context;
+  const taken = takenInWords(study, { ...pair, method }, result);
   return (
     <>
       <PairValues
@@ -37,6 +39,7 @@ export function PairSummary({ context, result }: Pick<PairContentProps, 'context
         result={result}
         method={method}
         settings={settings}
+        taken={taken}
         adjustedP={context.adjustedP}
       />
       <TwoValuedNote pair={pair} ofRanks={COEFFICIENTS[method].ofRanks} />
@@ -48,6 +51,7 @@ export function PairSummary({ context, result }: Pick<PairContentProps, 'context
         alpha={settings.levels[0] ?? 0.05}
         rowMeaning={study.state.rowMeaning}
         held={heldConstant(study, settings)}
+        taken={taken}
         adjustedP={context.adjustedP}
       />
       <PairCautions context={context} />

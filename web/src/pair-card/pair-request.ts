@@ -1,9 +1,10 @@
 import type { CorrelationSettings, Study, Variable } from '@ivlen/contract';
-import { methodForPair } from '@ivlen/contract';
+import { methodForPair, ownMethods, type TakenRemedy } from '@ivlen/contract';
 import { COEFFICIENTS, type Method } from '@ivlen/core';
 import { commonMethod, completeForOf } from '../coefficients/requests';
 import type { CautionedPair } from '../coefficients/use-pair-cautions';
 import type { Pinned } from '../pins/pin-button';
+import { askedRemedy } from '../remedies/remedy-words';
 import { displayName } from '../study/variable-name';
 import type { Pair } from './use-pair-selection';
 
@@ -34,7 +35,7 @@ export function pairContext(
     study,
     pair,
     settings,
-    method: methodForPair(commonMethod(settings), study.state.pairMethods, pair.x.id, pair.y.id),
+    method: methodForPair(commonMethod(settings), ownMethods(study.state), pair.x.id, pair.y.id),
     completeFor: completeForOf(settings, variables),
     among: variables,
     adjustedP,
@@ -49,6 +50,11 @@ export function cautionedPair({ study, pair, method, settings, among }: PairCont
 /** The part of a request that names the pair and its rows. */
 export function pairOf({ pair: { x, y }, completeFor }: PairContext) {
   return { x: x.id, y: y.id, rows: { completeFor, group: null } };
+}
+
+/** What was decided for the pair. */
+export function remedyOf({ study, pair: { x, y }, among }: PairContext): TakenRemedy | null {
+  return askedRemedy(study, x.id, y.id, among);
 }
 
 /** "nitrate and mayfly taxa". */
@@ -73,7 +79,7 @@ export function pinnedPair(context: PairContext): Pinned {
   const { pair, settings, method, among } = context;
   const title = `${COEFFICIENTS[method].name} of ${displayName(pair.x)} and ${displayName(pair.y)}`;
   const { alternative, level, interval, control } = settings;
-  const request = { kind: 'pair' as const, ...pairOf(context), alternative, level, interval, control };
+  const request = { kind: 'pair' as const, ...pairOf(context), alternative, level, interval, control, remedy: remedyOf(context) };
   return {
     stage: 'correlations',
     thing: 'pair',

@@ -15,6 +15,8 @@ interface PairValuesProps {
   readonly result: PairResult;
   readonly method: Method;
   readonly settings: CorrelationSettings;
+  /** How the coefficient is got where a remedy was decided on and carried out; null where none was. */
+  readonly taken: string | null;
   /** p adjusted for the pairs on screen; null where it is not. */
   readonly adjustedP: number | null;
 }
@@ -27,10 +29,11 @@ const P_METHODS: Readonly<Record<PairTest['pMethod'], string>> = {
 };
 
 /** The numbers of the pair by its method, each with its name. */
-export function PairValues({ title, result: { n, tests }, method, settings, adjustedP }: PairValuesProps) {
+export function PairValues({ title, result: { tests, without }, method, settings, taken, adjustedP }: PairValuesProps) {
   const { levels, alternative, level, control } = settings;
-  const { coefficient, pValue, log10P, pMethod, statistic, interval, degenerate, undefinedBecause } = tests[method];
+  const { n, coefficient, pValue, log10P, pMethod, statistic, interval, degenerate, undefinedBecause } = tests[method];
   const { name, symbol } = COEFFICIENTS[method];
+  const before = taken === null ? undefined : without[method];
   const r = coefficient ?? Number.NaN;
   const p = pValue ?? Number.NaN;
   const full = degenerate && pMethod === 't' ? 'exactly 0: the points lie on a line' : formatFullP(p, log10P ?? Number.NEGATIVE_INFINITY);
@@ -39,10 +42,16 @@ export function PairValues({ title, result: { n, tests }, method, settings, adju
       ? '–'
       : degenerate
         ? `none: ${symbol} is exactly ±1`
-        : `none: needs ${COEFFICIENTS[method].fewestForInterval} rows`;
+        : taken
+          ? 'none: too few rows or cases for one'
+          : `none: needs ${COEFFICIENTS[method].fewestForInterval} rows`;
   const number = (name: string, value: number | null, shown: string): PairLine => ({ name, shown, exact: value });
   const lines: readonly (PairLine | false | null | undefined)[] = [
-    { ...number(control.length > 0 ? `${name}, partial` : name, coefficient, fineCoefficientText(r)), isStrong: true },
+    {
+      ...number(control.length > 0 ? `${name}, partial` : taken ? `${name} ${taken}` : name, coefficient, fineCoefficientText(r)),
+      isStrong: true,
+    },
+    before && number(`${name} without that`, before.coefficient, fineCoefficientText(before.coefficient ?? Number.NaN)),
     {
       name: `${interval ? levelInWords(interval, n) : percent(level)} confidence interval${sidedness(settings)}`,
       shown: interval ? fineIntervalText(interval.low, interval.high) : noInterval,
@@ -64,6 +73,7 @@ export function PairValues({ title, result: { n, tests }, method, settings, adju
     pMethod !== 't' && !Number.isNaN(p) && { name: 'how p was got', shown: P_METHODS[pMethod], exact: P_METHODS[pMethod] },
     COEFFICIENTS[method].squareIsShared &&
       control.length === 0 &&
+      taken === null &&
       number('r², variance shared', r * r, Number.isNaN(r) ? '–' : fineCoefficientText(r * r)),
   ];
   const table: ValueTable<PairLine> = {

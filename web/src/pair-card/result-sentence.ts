@@ -15,6 +15,8 @@ export interface ReportedPair {
   readonly rowMeaning: string | null;
   /** What was held constant. */
   readonly held: readonly Variable[];
+  /** How the coefficient was got where a remedy was decided on and carried out; null where none was. */
+  readonly taken: string | null;
   /** p adjusted for many tests; null where it is not. */
   readonly adjustedP: number | null;
 }
@@ -22,12 +24,13 @@ export interface ReportedPair {
 /** The result as a sentence for a paper; null where the method cannot hold so many variables constant. */
 export function resultSentence({
   pair: { x, y },
-  result: { n, tests },
+  result: { tests },
   method,
   alternative,
   alpha,
   rowMeaning,
   held,
+  taken,
   adjustedP,
 }: ReportedPair) {
   const test = tests[method];
@@ -36,7 +39,7 @@ export function resultSentence({
     {
       method,
       coefficient: test.coefficient ?? Number.NaN,
-      n,
+      n: test.n,
       pValue: test.pValue ?? Number.NaN,
       log10P: test.log10P ?? Number.NEGATIVE_INFINITY,
       pMethod: test.pMethod,
@@ -49,7 +52,12 @@ export function resultSentence({
     { name: displayName(x), highMeans: x.highMeans },
     { name: displayName(y), highMeans: y.highMeans },
     alpha,
-    { held: held.map(displayName), decimals: decimalsInUse(), ...(adjustedP === null ? {} : { adjustedP }) },
+    {
+      held: held.map(displayName),
+      decimals: decimalsInUse(),
+      ...(taken === null ? {} : { taken }),
+      ...(adjustedP === null ? {} : { adjustedP }),
+    },
   );
   return rowMeaning ? `${relation} Each case is ${rowMeaning}.` : relation;
 }

@@ -91,6 +91,9 @@ const IMPOSSIBLE: Readonly<Record<NonNullable<WayResult['impossible']>, string>>
   'constant-x': 'the first variable does not vary',
   'constant-y': 'the second variable does not vary',
   'constant-both': 'neither variable varies',
+  'does-not-settle': 'the likelihood has no top that was found',
+  'too-few-measured': 'too few different values were measured',
+  'not-positive': 'a value has no logarithm',
   'no-likelihood': 'maximum likelihood is for r with nothing held constant, and each row by itself',
   'no-such-partial': 'the coefficient has no form that holds this constant',
 };

@@ -4,7 +4,9 @@ import { commonMethod } from '../../coefficients/requests';
 import { inUseEditors } from '../../in-use/in-use-editors';
 import type { Editors } from '../../methods-line/methods-parts';
 import { OptionList } from '../../methods-line/option-list';
+import { RemediesEditor } from '../../remedies/remedies-editor';
 import type { WorkingSet } from '../../settings/use-working-set';
+import { MissingEditor } from './missing-editor';
 import { OwnMethods } from './own-methods';
 import type { CorrelationChoice, CorrelationFacts } from './sentence';
 
@@ -19,6 +21,8 @@ export function correlationEditors(
   return {
     ...inUseEditors(study, workingSet),
     ...coefficientEditors(settings, candidates, change),
+    remedy: () => <RemediesEditor study={study} />,
+    missing: (close) => <MissingEditor study={study} settings={settings} change={change} close={close} />,
     'own-methods': () => <OwnMethods study={study} common={commonMethod(settings)} />,
     alternative: (close) => (
       <OptionList

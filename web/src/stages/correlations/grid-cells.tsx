@@ -69,6 +69,7 @@ function CoefficientTile(props: PairCellProps) {
   const border = otherN && !isSecond ? 'border border-dotted border-edge' : 'border border-transparent';
   const faded = dim && strength !== null && !strong ? 'opacity-35' : '';
   const wavy = !isSecond && isUnderlined(cell, settings.cautions) ? 'underline decoration-wavy decoration-1 underline-offset-3' : '';
+  const dagger = !isSecond && cell.remedied === 'by-itself';
   const compact = size === 'compact';
   return (
     <Frame {...props} className={`${ring} ${border} ${outline} ${faded}`} style={{ height, background, color: text }}>
@@ -77,10 +78,10 @@ function CoefficientTile(props: PairCellProps) {
       ) : (
         <span className="w-full">
           <span
-            className={`grid w-full items-center ${height >= LARGE_TEXT_FROM ? 'text-[15px]' : ''} ${method ? 'grid-cols-[minmax(8px,1fr)_auto_minmax(14px,1fr)]' : 'grid-cols-[minmax(0,1fr)_auto_minmax(14px,1fr)]'}`}
+            className={`grid w-full items-center ${height >= LARGE_TEXT_FROM ? 'text-[15px]' : ''} ${method || dagger ? 'grid-cols-[minmax(8px,1fr)_auto_minmax(14px,1fr)]' : 'grid-cols-[minmax(0,1fr)_auto_minmax(14px,1fr)]'}`}
           >
             <span aria-hidden="true" className="-mt-2 pr-px text-right text-[10px] leading-none">
-              {method ? COEFFICIENTS[method].symbol : ''}
+              {method ? COEFFICIENTS[method].symbol : dagger ? '†' : ''}
             </span>
             <span className={`col-start-2 whitespace-nowrap ${wavy}`}>{coefficientText(coefficient)}</span>
             <span className="-mt-2 pl-px text-left text-[10px] leading-none tracking-[-0.08em]" aria-hidden="true">

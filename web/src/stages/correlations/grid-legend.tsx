@@ -1,4 +1,4 @@
-import type { CorrelationSettings, Variable } from '@ivlen/contract';
+import { type CorrelationSettings, pairKey, type Variable } from '@ivlen/contract';
 import { COEFFICIENTS, type Method } from '@ivlen/core';
 import { Link } from 'react-router';
 import { repeatsInWords } from '../../coefficients/caution-words';
@@ -30,7 +30,7 @@ interface GridLegendProps {
   readonly matrix: Matrix;
   readonly settings: CorrelationSettings;
   readonly marks: ShapeMarks;
-  /** Variables whose pairs have a method of their own. */
+  /** Variables, and pairs by `pairKey`, that have a method of their own. */
   readonly pairMethods: Readonly<Record<string, Method>>;
   /** The variable that names the cases; undefined where none does. */
   readonly identifier: Variable | undefined;
@@ -46,6 +46,9 @@ export function GridLegend({ matrix, settings, marks, pairMethods, identifier, c
   const { pairs, marked, expected, fewest, most, without, alone } = tally(matrix, settings);
   const method = commonMethod(settings);
   const cells = distinctPairs(matrix);
+  const decided = cells.filter(
+    ({ remedied, ownMethod, row, column }) => remedied === 'by-itself' || (ownMethod && isByPair(pairMethods, row, column)),
+  );
   const underlined = cells.filter((cell) => isUnderlined(cell, settings.cautions)).length;
   const repeated = cells.flatMap(({ cautions }) => cautions).find(({ code }) => code === 'rows-not-independent')?.values.repeatedRows ?? 0;
   // Neither shape nor uneven steps touch a coefficient of ranks.
@@ -128,6 +131,13 @@ export function GridLegend({ matrix, settings, marks, pairMethods, identifier, c
           too small. One row per identifier can be made among the data, under To check.
         </p>
       )}
+      {decided.length > 0 && (
+        <p>
+          <span aria-hidden="true">† </span>
+          {decided.length} {decided.length === 1 ? 'pair is' : 'pairs are'} got otherwise, as decided by{' '}
+          {decided.length === 1 ? 'itself' : 'themselves'}; the trail says why.
+        </p>
+      )}
       {own.length > 0 && (
         <p>
           {own
@@ -152,6 +162,11 @@ export function GridLegend({ matrix, settings, marks, pairMethods, identifier, c
       )}
     </div>
   );
+}
+
+/** Whether a pair’s own coefficient was decided for it, not for one of its variables. */
+function isByPair(own: Readonly<Record<string, Method>>, a: Variable, b: Variable): boolean {
+  return Object.hasOwn(own, pairKey(a.id, b.id));
 }
 
 function showsP({ below, above }: CorrelationSettings): boolean {

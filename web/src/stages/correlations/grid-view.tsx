@@ -1,3 +1,4 @@
+import { ownMethods } from '@ivlen/contract';
 import type { Matrix } from '../../coefficients/matrix';
 import type { ArrangementProps } from '../../pair-card/arrangement';
 import { useShapeMarks } from '../../settings/use-shape-marks';
@@ -34,7 +35,7 @@ export function GridView({
         matrix={matrix}
         settings={settings}
         marks={marks}
-        pairMethods={study.state.pairMethods}
+        pairMethods={ownMethods(study.state)}
         identifier={state.identifier}
         cautionsNotSought={state.cautionsNotSought}
       />

@@ -1,4 +1,4 @@
-import { type CorrelationSettings, methodForPair, type Study, type Variable } from '@ivlen/contract';
+import { type CorrelationSettings, methodForPair, ownMethods, type Study, type Variable } from '@ivlen/contract';
 import { COEFFICIENTS, METHOD_NAMES, type Method } from '@ivlen/core';
 import { coefficientNames, joined } from '../../coefficients/coefficient-names';
 import { commonMethod } from '../../coefficients/requests';
@@ -13,9 +13,10 @@ import {
 } from '../../coefficients/sentence-parts';
 import { countOfVariables, type InUseChoice, rowsWords, variablesWords } from '../../in-use/in-use-words';
 import type { SentencePart } from '../../methods-line/methods-parts';
+import { NO_REMEDY, remedyPhrase } from '../../remedies/remedy-words';
 import { displayName } from '../../study/variable-name';
 
-export type CorrelationChoice = CoefficientChoice | InUseChoice | 'own-methods' | 'alternative';
+export type CorrelationChoice = CoefficientChoice | InUseChoice | 'own-methods' | 'alternative' | 'remedy';
 type Parts = SentencePart<CorrelationChoice>[];
 
 const ALTERNATIVES: Readonly<Record<CorrelationSettings['alternative'], string>> = {
@@ -42,6 +43,7 @@ export function sentence(study: Study, settings: CorrelationSettings, facts: Cor
   const onePair = variables.length === 2;
   return [
     usedMethodsWords(study, settings, facts),
+    ...takenWords(study, settings),
     rectangle ? ' of ' : ' among ',
     variablesWords(rectangle ? rolesInWords(variables) : countOfVariables(variables.length)),
     ...ownMethodsWords(study, settings, facts),
@@ -56,7 +58,7 @@ export function sentence(study: Study, settings: CorrelationSettings, facts: Cor
       usual: settings.alternative === 'two-sided',
     },
     ', using ',
-    missingWords(settings),
+    usedRowsWords(study, settings),
     ', marked at ',
     levelsWords(settings),
     ', ',
@@ -64,6 +66,7 @@ export function sentence(study: Study, settings: CorrelationSettings, facts: Cor
     ', with ',
     intervalWords(settings),
     ...(held ? [] : controlWords(settings, candidates, onePair)),
+    ...otherwiseWords(study, settings),
     '.',
   ];
 }
@@ -91,6 +94,34 @@ export function questionsSentence(study: Study, settings: CorrelationSettings, f
   ];
 }
 
+/** " within each station": what was decided for all pairs; nothing where something is held constant for all of them. */
+function takenWords(study: Study, { control }: CorrelationSettings): Parts {
+  const { every } = study.state.remedies;
+  if (!every || every.kind === 'maximum-likelihood' || control.length > 0) return [];
+  return [' ', { choice: 'remedy', text: remedyPhrase(every, study), label: 'how coefficients are got' }];
+}
+
+/** Maximum likelihood uses rows with gaps as well. */
+function usedRowsWords(study: Study, settings: CorrelationSettings): SentencePart<CorrelationChoice> {
+  const words = missingWords(settings);
+  if (!isLikelihood(study, settings)) return words;
+  return { ...words, text: 'maximum likelihood, gaps included', usual: false };
+}
+
+export function isLikelihood({ state }: Study, { control }: CorrelationSettings): boolean {
+  return state.remedies.every?.kind === 'maximum-likelihood' && control.length === 0;
+}
+
+/** ", each row for itself", and the pairs that were decided on by themselves. */
+function otherwiseWords(study: Study, { control }: CorrelationSettings): Parts {
+  if (control.length > 0) return [];
+  const { every, pairs } = study.state.remedies;
+  const count = Object.keys(pairs).length;
+  const label = 'how coefficients are got';
+  if (count > 0) return [', ', { choice: 'remedy', text: `${count} ${count === 1 ? 'pair' : 'pairs'} otherwise, as decided`, label }];
+  return every ? [] : [', ', { choice: 'remedy', text: NO_REMEDY, label, usual: true, idle: true }];
+}
+
 /** "2 outcomes with 3 predictors". */
 function rolesInWords(variables: readonly Variable[]): string {
   const count = (wanted: Variable['role'], one: string) => {
@@ -114,7 +145,7 @@ function isUsed(method: Method, { state }: Study, settings: CorrelationSettings,
   return variables.some((a, i) =>
     variables.slice(0, i).some((b) => {
       const onScreen = !rectangle || (a.role !== null && b.role !== null && a.role !== b.role);
-      return onScreen && methodForPair(commonMethod(settings), state.pairMethods, a.id, b.id) === method;
+      return onScreen && methodForPair(commonMethod(settings), ownMethods(state), a.id, b.id) === method;
     }),
   );
 }

@@ -8,6 +8,7 @@ import { coefficientText, intervalText, pRelationText } from '../../../numbers/n
 import type { ArrangementProps } from '../../../pair-card/arrangement';
 import { PairSentence } from '../../../pair-card/pair-sentence';
 import { PinButton } from '../../../pins/pin-button';
+import { takenInWords } from '../../../remedies/remedy-words';
 import { useReadOnly } from '../../../study/read-only';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { displayName } from '../../../study/variable-name';
@@ -112,6 +113,7 @@ function Outcome({ x, y, study, settings, hypothesis: { method, expectation, bou
         rowMeaning={study.state.rowMeaning}
         adjustedP={decision.adjusted && decision.rejected !== null ? decision.p : null}
         held={study.state.variables.filter(({ id }) => control.includes(id))}
+        taken={takenInWords(study, { x, y, method }, decision.result)}
       />
     </div>
   );

@@ -4,6 +4,7 @@ import { useQueries } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { analysisQuery } from '../../../api/queries';
 import { howOf, rowsOf } from '../../../coefficients/requests';
+import { askedRemedy } from '../../../remedies/remedy-words';
 import { ALTERNATIVE } from './expectation-words';
 
 /** What came of a hypothesis; undefined while it is computed or not to be shown. */
@@ -26,7 +27,7 @@ export function useDecisions(
 ): readonly (Decision | undefined)[] {
   const results = useQueries({
     queries: hypotheses.map((hypothesis) => ({
-      ...analysisQuery(study.id, study.head, hypothesisRequest(hypothesis, settings, variables)),
+      ...analysisQuery(study.id, study.head, hypothesisRequest(study, hypothesis, settings, variables)),
       enabled: hypothesis.shown,
     })),
     combine: (found) => found.map(({ data }) => data),
@@ -36,12 +37,14 @@ export function useDecisions(
 
 /** The request that answers a hypothesis. */
 export function hypothesisRequest(
+  study: Study,
   { x, y, expectation }: Pick<StatedHypothesis, 'x' | 'y' | 'expectation'>,
   settings: CorrelationSettings,
   variables: readonly Variable[],
 ) {
   const rows = rowsOf(settings, variables);
-  return { kind: 'pair', x, y, rows, ...howOf(settings), alternative: ALTERNATIVE[expectation] } as const satisfies AnalysisInput;
+  const remedy = askedRemedy(study, x, y, variables);
+  return { kind: 'pair', x, y, rows, ...howOf(settings), alternative: ALTERNATIVE[expectation], remedy } as const satisfies AnalysisInput;
 }
 
 export function decisionsOf(

@@ -1,4 +1,4 @@
-import { canBeCorrelated, methodForPair, type StatedHypothesis, type Study, type Variable } from '@ivlen/contract';
+import { canBeCorrelated, methodForPair, ownMethods, type StatedHypothesis, type Study, type Variable } from '@ivlen/contract';
 import { COEFFICIENTS } from '@ivlen/core';
 import { useSearchParams } from 'react-router';
 import { commonMethod } from '../../../coefficients/requests';
@@ -33,7 +33,7 @@ export function SturdinessView(props: ArrangementProps) {
       </p>
     );
   const without = ({ id }: Variable) => candidates.filter((variable) => variable.id !== id);
-  const method = methodForPair(commonMethod(settings), study.state.pairMethods, pair.x.id, pair.y.id);
+  const method = methodForPair(commonMethod(settings), ownMethods(study.state), pair.x.id, pair.y.id);
   return (
     <div className="max-w-4xl pb-8">
       <p className="mb-3 flex flex-wrap items-baseline gap-x-2 font-serif text-[17px]">

@@ -4,6 +4,7 @@ import { cautionsRequest } from '../../../coefficients/cautions-request';
 import { completeForOf, howOf } from '../../../coefficients/requests';
 import { intervalWords, missingWords } from '../../../coefficients/sentence-parts';
 import { resultSentence } from '../../../pair-card/result-sentence';
+import { askedRemedy, takenInWords } from '../../../remedies/remedy-words';
 import { rowsInWords } from '../../../study/rows-in-use';
 import { displayName } from '../../../study/variable-name';
 import type { Asking } from '../../../telling/asking';
@@ -21,9 +22,16 @@ export interface Reported {
 }
 
 /** The result of a pair by every method. */
-export function askedPair({ ask }: Asking, { x, y, settings, among }: Omit<Reported, 'method'>): Promise<PairResult> {
+export function askedPair({ ask, study }: Asking, { x, y, settings, among }: Omit<Reported, 'method'>): Promise<PairResult> {
   const completeFor = completeForOf(settings, among).sort();
-  return ask({ kind: 'pair', x: x.id, y: y.id, rows: { completeFor, group: null }, ...howOf(settings) });
+  return ask({
+    kind: 'pair',
+    x: x.id,
+    y: y.id,
+    rows: { completeFor, group: null },
+    ...howOf(settings),
+    remedy: askedRemedy(study, x.id, y.id, among),
+  });
 }
 
 /** The sentence of a result; null where there is no such coefficient. */
@@ -36,6 +44,7 @@ export function pairInWords({ study }: Asking, { x, y, method, settings }: Repor
     alpha: settings.levels[0] ?? 0.05,
     // Said once for all in the paragraph about the data.
     rowMeaning: null,
+    taken: takenInWords(study, { x, y, method }, result),
     held: study.state.variables.filter(({ id }) => settings.control.includes(id)),
     adjustedP,
   });

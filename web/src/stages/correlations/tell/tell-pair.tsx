@@ -1,4 +1,4 @@
-import { correlationSettingsSchema, methodForPair, type PairResult, type Pinned, type Variable } from '@ivlen/contract';
+import { correlationSettingsSchema, methodForPair, ownMethods, type PairResult, type Pinned, type Variable } from '@ivlen/contract';
 import { RULE_SOURCES } from '@ivlen/core';
 import { z } from 'zod';
 import { commonMethod } from '../../../coefficients/requests';
@@ -40,7 +40,7 @@ function reportedOf(pinned: Pinned, { study }: Asking): Reported {
   const among = study.state.variables.filter(
     ({ id }) => (own.among ?? request?.rows.completeFor ?? ids).includes(id) && !settings.control.includes(id),
   );
-  const method = methodForPair(commonMethod(settings), study.state.pairMethods, x.id, y.id);
+  const method = methodForPair(commonMethod(settings), ownMethods(study.state), x.id, y.id);
   return { x, y, method, settings, among };
 }
 

@@ -68,7 +68,7 @@ async function tellOne(
   const results = await Promise.all(
     // p is adjusted within the question, whichever of its hypotheses are told.
     question.hypotheses.map((hypothesis) =>
-      hypothesis.shown ? asking.ask(hypothesisRequest(hypothesis, settings, among)) : Promise.resolve(undefined),
+      hypothesis.shown ? asking.ask(hypothesisRequest(asking.study, hypothesis, settings, among)) : Promise.resolve(undefined),
     ),
   );
   const decisions = new Map(

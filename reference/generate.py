@@ -15,7 +15,7 @@ import scipy
 import sklearn
 import statsmodels
 
-from cases import collinear, comparisons, correlations, demo, demo_pairs, descriptions, groups, normality, opendata, pearson, power, ranks, regression, resampling, scales, scatterplots
+from cases import collinear, comparisons, correlations, demo, demo_pairs, descriptions, groups, latent, normality, opendata, pearson, power, ranks, regression, resampling, scales, scatterplots
 
 HERE = pathlib.Path(__file__).parent
 VERSIONS = {
@@ -39,6 +39,7 @@ FILES = {
     "groups": groups.group_cases,
     "regression": regression.regression_cases,
     "collinear": collinear.collinear_cases,
+    "latent": latent.latent_cases,
     "power": power.power_cases,
     "resampling": resampling.resampling_cases,
     "open-data": opendata.open_data,

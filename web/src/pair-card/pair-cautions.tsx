@@ -1,10 +1,12 @@
-import type { PairCaution } from '@ivlen/contract';
+import { type PairCaution, remedyOfPair } from '@ivlen/contract';
+import { COEFFICIENTS } from '@ivlen/core';
 import { Link } from 'react-router';
 import { CAUTION_WORDS, type CautionSubject, remedyInWords } from '../coefficients/caution-words';
 import type { CheckSubject } from '../coefficients/check-words';
 import { usePairCautions } from '../coefficients/use-pair-cautions';
 import { useHelpAddress } from '../help-texts/from';
 import { CautionActions } from '../remedies/caution-actions';
+import { remedyPhrase } from '../remedies/remedy-words';
 import { useGrouping } from '../settings/use-grouping';
 import { displayName } from '../study/variable-name';
 import { PairChecks } from './pair-checks';
@@ -33,6 +35,8 @@ export function PairCautions({ context }: { context: PairContext }) {
     groups: grouping?.by ? displayName(grouping.by) : null,
   };
   const alpha = settings.levels[0] ?? 0.05;
+  const decided = remedyOfPair(study.state.remedies, pair.x.id, pair.y.id);
+  const taken = decided && decided.kind !== 'method' ? remedyPhrase(decided, study) : null;
   const advice = { identifier: data.identifier, groupBy: grouping?.by?.id ?? null };
   const inWords = (caution: PairCaution) => (
     <>
@@ -56,6 +60,11 @@ export function PairCautions({ context }: { context: PairContext }) {
     <>
       {found.cautions.length > 0 && (
         <section aria-label="Cautions" className="mt-3 space-y-2" data-testid="pair-cautions">
+          {taken && (
+            <p className="text-[13px] text-muted">
+              These are about {COEFFICIENTS[method].symbol} without what was decided for it: it is taken {taken}.
+            </p>
+          )}
           {decisive.map((caution) => (
             <p key={caution.code} className="border-l-4 border-caution bg-caution-soft px-3 py-2" data-caution={caution.code}>
               <span className="sr-only">Could change the conclusion: </span>

@@ -46,11 +46,18 @@ export function isForAll({ kind }: TakenRemedy): boolean {
 /** Whether what was decided for a pair is what a caution advises, so that it warns of nothing any more. */
 export function isSettled(caution: PairCaution, taken: TakenRemedy | null, context: AdviceContext): boolean {
   if (!taken) return false;
-  // Maximum likelihood over a set, and a coefficient within cases of any identifier, do what was advised as well.
+  if (caution.code === 'rows-not-independent') {
+    return taken.kind === 'between' || taken.kind === 'cases-drawn' || (taken.kind === 'within' && taken.by === context.identifier);
+  }
+  // Also where the advice could not be computed for this pair alone: over a set maximum likelihood may be.
+  if (ANSWERED_BY[caution.code] === taken.kind) return true;
   const advised = advisedRemedy(caution, context);
-  if (!advised || advised.kind !== taken.kind) return caution.code === 'rows-not-independent' && COUNTS_CASES.has(taken.kind);
-  if (advised.kind === 'within' && taken.kind === 'within') return advised.by === taken.by;
-  return true;
+  if (advised?.kind === 'within' && taken.kind === 'within') return advised.by === taken.by;
+  return advised?.kind === taken.kind;
 }
 
-const COUNTS_CASES: ReadonlySet<TakenRemedy['kind']> = new Set(['between', 'cases-drawn']);
+const ANSWERED_BY: Readonly<Partial<Record<PairCaution['code'], TakenRemedy['kind']>>> = {
+  'many-missing': 'maximum-likelihood',
+  ordinal: 'behind-steps',
+  'below-limit': 'below-limit',
+};

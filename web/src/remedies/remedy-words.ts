@@ -32,6 +32,18 @@ export function remedyPhrase(remedy: TakenRemedy, study: Named): string {
   }
 }
 
+/** Remedies of r: coefficients of ranks know of none such. */
+const OF_VALUES: ReadonlySet<TakenRemedy['kind']> = new Set(['distribution-free', 'maximum-likelihood', 'behind-steps']);
+
+/** The same beside the coefficients on screen, of which it may serve some only: "(r of the normal variables behind the steps)". */
+export function remedyOfMethods(remedy: TakenRemedy, methods: readonly Method[], study: Named): string {
+  const phrase = remedyPhrase(remedy, study);
+  const served = methods.filter((method) => !OF_VALUES.has(remedy.kind) || !COEFFICIENTS[method].ofRanks);
+  if (served.length === methods.length) return phrase;
+  if (served.length === 0) return `(r would be taken ${phrase})`;
+  return `(${joined(served.map((method) => COEFFICIENTS[method].symbol))} ${phrase})`;
+}
+
 function namesOf({ state }: Named, ids: readonly string[]): string {
   return joined(ids.map((id) => displayName(state.variables.find((variable) => variable.id === id) ?? { name: id })));
 }

@@ -18,9 +18,21 @@ export function correlationEditors(
   workingSet: WorkingSet,
   change: SettingsChange,
 ): Editors<CorrelationChoice> {
+  const coefficients = coefficientEditors(settings, candidates, change);
   return {
     ...inUseEditors(study, workingSet),
-    ...coefficientEditors(settings, candidates, change),
+    ...coefficients,
+    methods: (close) => (
+      <>
+        {coefficients.methods(close)}
+        <details className="mt-2 border-t border-rule px-2 pt-2">
+          <summary className="cursor-pointer text-[13px] text-accent">Rows of the same case, gaps, steps, limits</summary>
+          <div className="mt-2">
+            <RemediesEditor study={study} />
+          </div>
+        </details>
+      </>
+    ),
     remedy: () => <RemediesEditor study={study} />,
     missing: (close) => <MissingEditor study={study} settings={settings} change={change} close={close} />,
     'own-methods': () => <OwnMethods study={study} common={commonMethod(settings)} />,

@@ -68,7 +68,10 @@ function CoefficientTile(props: PairCellProps) {
   const outline = strong ? 'outline-2 -outline-offset-2 outline-ink' : '';
   const border = otherN && !isSecond ? 'border border-dotted border-edge' : 'border border-transparent';
   const faded = dim && strength !== null && !strong ? 'opacity-35' : '';
-  const wavy = !isSecond && isUnderlined(cell, settings.cautions) ? 'underline decoration-wavy decoration-1 underline-offset-3' : '';
+  const wavy =
+    !isSecond && !Number.isNaN(coefficient) && isUnderlined(cell, settings.cautions)
+      ? 'underline decoration-wavy decoration-1 underline-offset-3'
+      : '';
   const dagger = !isSecond && cell.remedied === 'by-itself';
   const compact = size === 'compact';
   return (

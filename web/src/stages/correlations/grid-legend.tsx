@@ -115,7 +115,8 @@ export function GridLegend({ matrix, settings, marks, pairMethods, identifier, c
             {'\u00a0\u00a0\u00a0\u00a0'}
           </span>{' '}
           {underlined} {underlined === 1 ? 'coefficient has' : 'coefficients have'} a <Term of="caution">caution</Term>
-          {settings.cautions === 'all' ? '' : ' that could change the conclusion'}; its card says which.{' '}
+          {settings.cautions === 'all' ? '' : ' that could change the conclusion'}; its card says which.
+          {cells.some(({ remedied }) => remedied === 'as-all') && ' They are about the coefficients without what was decided for all.'}{' '}
           <Link to={address('cautions')} className="text-accent underline">
             What is cautioned, and when
           </Link>

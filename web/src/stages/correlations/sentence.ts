@@ -13,7 +13,7 @@ import {
 } from '../../coefficients/sentence-parts';
 import { countOfVariables, type InUseChoice, rowsWords, variablesWords } from '../../in-use/in-use-words';
 import type { SentencePart } from '../../methods-line/methods-parts';
-import { NO_REMEDY, remedyPhrase } from '../../remedies/remedy-words';
+import { remedyOfMethods } from '../../remedies/remedy-words';
 import { displayName } from '../../study/variable-name';
 
 export type CorrelationChoice = CoefficientChoice | InUseChoice | 'own-methods' | 'alternative' | 'remedy';
@@ -95,10 +95,10 @@ export function questionsSentence(study: Study, settings: CorrelationSettings, f
 }
 
 /** " within each station": what was decided for all pairs; nothing where something is held constant for all of them. */
-function takenWords(study: Study, { control }: CorrelationSettings): Parts {
+function takenWords(study: Study, { control, methods }: CorrelationSettings): Parts {
   const { every } = study.state.remedies;
   if (!every || every.kind === 'maximum-likelihood' || control.length > 0) return [];
-  return [' ', { choice: 'remedy', text: remedyPhrase(every, study), label: 'how coefficients are got' }];
+  return [' ', { choice: 'remedy', text: remedyOfMethods(every, methods, study), label: 'how coefficients are got' }];
 }
 
 /** Maximum likelihood uses rows with gaps as well. */
@@ -112,14 +112,13 @@ export function isLikelihood({ state }: Study, { control }: CorrelationSettings)
   return state.remedies.every?.kind === 'maximum-likelihood' && control.length === 0;
 }
 
-/** ", each row for itself", and the pairs that were decided on by themselves. */
+/** The pairs that were decided on by themselves. */
 function otherwiseWords(study: Study, { control }: CorrelationSettings): Parts {
   if (control.length > 0) return [];
-  const { every, pairs } = study.state.remedies;
-  const count = Object.keys(pairs).length;
-  const label = 'how coefficients are got';
-  if (count > 0) return [', ', { choice: 'remedy', text: `${count} ${count === 1 ? 'pair' : 'pairs'} otherwise, as decided`, label }];
-  return every ? [] : [', ', { choice: 'remedy', text: NO_REMEDY, label, usual: true, idle: true }];
+  const count = Object.keys(study.state.remedies.pairs).length;
+  if (count === 0) return [];
+  const text = `${count} ${count === 1 ? 'pair' : 'pairs'} otherwise, as decided`;
+  return [', ', { choice: 'remedy', text, label: 'how coefficients are got' }];
 }
 
 /** "2 outcomes with 3 predictors". */

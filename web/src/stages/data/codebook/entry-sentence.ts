@@ -4,13 +4,14 @@ import { cellText } from '../cell-text';
 
 /** A codebook entry as one readable line, without its name: "mg/L, continuous, shown to 2 decimals, predictor; …". */
 export function entrySentence(variable: Variable, variables: readonly Variable[]): string {
-  const { label, unit, kind, decimals, role, highMeans, missingCodes, validRange, valueLabels, note } = variable;
+  const { label, unit, kind, decimals, role, highMeans, missingCodes, validRange, valueLabels, note, detectionLimit } = variable;
   const first = [unit, kind, decimals !== null && shownTo(decimals), role === 'grouping' ? 'grouping variable' : role];
   const labels = Object.entries(valueLabels).map(([code, text]) => `${code} is ${text}`);
   const further = [
     variable.derivation && `computed as ${derivationInWords(variable.derivation, variables, renameInFormula)}`,
     missingCodes.length > 0 && `missing: ${missingCodes.join(', ')}`,
     validRange && `possible ${rangeInWords(validRange)}`,
+    detectionLimit !== null && `not measured up to ${detectionLimit}`,
     labels.length > 0 && labels.join(', '),
     highMeans && `high values mean ${highMeans}`,
     note,

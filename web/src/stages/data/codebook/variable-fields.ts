@@ -11,6 +11,7 @@ export interface VariableFields {
   highMeans: string;
   low: string;
   high: string;
+  detectionLimit: string;
   valueLabels: string;
   missingCodes: string;
   note: string;
@@ -18,7 +19,7 @@ export interface VariableFields {
 }
 
 export function toFields(variable: Variable): VariableFields {
-  const { name, label, unit, kind, decimals, role, highMeans, validRange, valueLabels, missingCodes, note } = variable;
+  const { name, label, unit, kind, decimals, role, highMeans, validRange, valueLabels, missingCodes, note, detectionLimit } = variable;
   return {
     name,
     label: label ?? '',
@@ -29,6 +30,7 @@ export function toFields(variable: Variable): VariableFields {
     highMeans: highMeans ?? '',
     low: validRange?.low == null ? '' : String(validRange.low),
     high: validRange?.high == null ? '' : String(validRange.high),
+    detectionLimit: detectionLimit === null ? '' : String(detectionLimit),
     valueLabels: Object.entries(valueLabels)
       .map(([code, text]) => `${code} = ${text}`)
       .join('\n'),
@@ -54,6 +56,7 @@ export function toPatch(variable: Variable, fields: VariableFields): VariablePat
     validRange: low === null && high === null ? null : { low, high },
     valueLabels: readLabels(fields.valueLabels),
     missingCodes: readCodes(fields.missingCodes),
+    detectionLimit: number(fields.detectionLimit),
     note: text(fields.note),
   };
   return Object.fromEntries(

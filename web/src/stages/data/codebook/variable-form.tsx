@@ -79,6 +79,14 @@ export function VariableForm({ study, variable, onDone }: { study: Study; variab
             <TextField label="Smallest possible" problem={problem('low')} {...register('low', NUMBER)} />
             <TextField label="Largest possible" problem={problem('high')} {...register('high', NUMBER)} />
           </div>
+          {variable.storage === 'number' && (
+            <TextField
+              label="Detection limit"
+              hint="Values up to it were not measured, and stand at it or below."
+              problem={problem('detectionLimit')}
+              {...register('detectionLimit', NUMBER)}
+            />
+          )}
           {variable.derivation === null && <TextField label="Codes for missing" placeholder="-99; n/a" {...register('missingCodes')} />}
           <TextField label="Note" {...register('note')} />
           <TextField label="Reason for the change" hint="Goes into the trail; can be written later." {...register('reason')} />

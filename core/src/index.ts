@@ -189,7 +189,16 @@ export { combinationsOf } from './sturdiness/combinations';
 export { scaleRelation } from './sturdiness/scale-relation';
 export { type Condition, type ConditionPart, summarizeWays, type WaysSummary } from './sturdiness/summarize-ways';
 export { FEWEST_IN_A_WAY, type Impossible } from './sturdiness/way-test';
-export { computeWays, MOST_WAYS, type Way, type Ways, type WaysRequest } from './sturdiness/ways';
+export {
+  type CombinationResult,
+  computeCombinations,
+  computeWays,
+  gatherWays,
+  MOST_WAYS,
+  type Way,
+  type Ways,
+  type WaysRequest,
+} from './sturdiness/ways';
 export { boxCox, type PowerTransformed } from './transformation/box-cox';
 export { cubeRoot, ln, log10, reciprocal, reflect, sqrt, square } from './transformation/power-scales';
 export { centre, rankNormal, standardize } from './transformation/standard-scales';

@@ -67,7 +67,10 @@ test('one pair by its own: a dagger in the matrix, said in the line, taken back 
   await expect(page.getByTestId('legend')).toContainText('1 pair is got otherwise');
   await expect(cellOf(page, 'ph', 'canopy cover')).toHaveAttribute('aria-label', /ρ = \.496/);
   await expect(cellOf(page, 'ph', 'elevation')).toHaveAttribute('aria-label', /r = /);
-  await page.getByTestId('methods-line').getByRole('button', { name: /1 pair otherwise/ }).click();
+  await page
+    .getByTestId('methods-line')
+    .getByRole('button', { name: /1 pair otherwise/ })
+    .click();
   await page.getByRole('button', { name: /canopy cover × ph as all others|ph × canopy cover as all others/ }).click();
   await page.keyboard.press('Escape');
   await expect(cellOf(page, 'ph', 'canopy cover')).toHaveAttribute('aria-label', /r = −\.05/);

@@ -32,11 +32,12 @@ export function percentageBend(
   assertAlternative(alternative);
   if (!(beta > 0 && beta <= 0.5)) throw new RangeError(`beta must lie in (0, .5]; got ${beta}`);
   const pair = completePair(x, y);
-  const n = pair.x.length;
-  const none = { coefficient: Number.NaN, n, pValue: Number.NaN, log10P: Number.NaN, statistic: null };
-  if (n < FEWEST_ROWS) return none;
-  const [a, b] = [bent(pair.x, beta), bent(pair.y, beta)];
-  if (!a || !b) return none;
+  return bentTogether(bentColumn(pair.x, beta), bentColumn(pair.y, beta), pair.x.length, alternative);
+}
+
+/** The coefficient of two columns that are bent already. */
+export function bentTogether(a: Float64Array | null, b: Float64Array | null, n: number, alternative: Alternative): PercentageBend {
+  if (!a || !b) return { coefficient: Number.NaN, n, pValue: Number.NaN, log10P: Number.NaN, statistic: null };
   let [ab, aa, bb] = [0, 0, 0];
   for (let i = 0; i < n; i++) {
     ab += a[i] * b[i];
@@ -48,9 +49,10 @@ export function percentageBend(
   return { coefficient, n, pValue, log10P, statistic: { name: 't', value: t, df: n - 2 } };
 }
 
-/** Deviations from the bent location in units of the bent scale, held within ±1; null where the scale is 0. */
-function bent(column: Float64Array, beta: number): Float64Array | null {
+/** Deviations from the bent location in units of the bent scale, held within ±1; null under three rows, or where the scale is 0. */
+export function bentColumn(column: Float64Array, beta = 0.2): Float64Array | null {
   const n = column.length;
+  if (n < FEWEST_ROWS) return null;
   // From a middle value, an exact subtraction: the median of 1e9 + small noise is rounded at the size of 1e9.
   const sorted = sortedValues(column);
   const middle = sorted[n >> 1];

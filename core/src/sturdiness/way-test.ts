@@ -2,7 +2,7 @@ import { presentValues } from '../columns/complete-rows';
 import { decidingWithin, withinGroup } from '../comparison/within-group';
 import { METHODS } from '../correlation/methods';
 import { partialCorrelation } from '../correlation/partial-correlation';
-import { percentageBend } from '../correlation/percentage-bend';
+import { bentColumn, bentTogether } from '../correlation/percentage-bend';
 import type { Alternative, UndefinedBecause } from '../correlation/types';
 import { COEFFICIENTS } from '../display/coefficients';
 import { maximumLikelihood, testLikelihood } from '../missing-values/maximum-likelihood';
@@ -36,13 +36,20 @@ export interface TestOptions {
   readonly level: number;
 }
 
-/** The coefficient of a way, of complete rows. */
-export function testWay(method: WayMethod, x: Float64Array, y: Float64Array, held: WayHeld, options: TestOptions): WayResult {
+/** The coefficient of a way, of complete rows. @param bent columns for the percentage bend, where they are kept */
+export function testWay(
+  method: WayMethod,
+  x: Float64Array,
+  y: Float64Array,
+  held: WayHeld,
+  options: TestOptions,
+  bent: (column: Float64Array) => Float64Array | null = bentColumn,
+): WayResult {
   const n = x.length;
   if (n < FEWEST_IN_A_WAY) return impossibleWay('too-few-cases', n);
   if (method === 'percentage-bend') {
     if (held.kind !== 'nothing') return impossibleWay('no-such-partial', n);
-    const { coefficient, pValue } = percentageBend(x, y, options);
+    const { coefficient, pValue } = bentTogether(bent(x), bent(y), n, options.alternative);
     if (Number.isNaN(coefficient)) return impossibleWay(constantOf(x, y), n);
     return { coefficient, low: Number.NaN, high: Number.NaN, pValue, n, impossible: null };
   }

@@ -1,5 +1,6 @@
 import { casesOf, labelsOfCases, meansOfCases } from '../columns/cases';
 import { assertAlternative, assertSameLength } from '../correlation/options';
+import { bentColumn } from '../correlation/percentage-bend';
 import type { Alternative } from '../correlation/types';
 import { COEFFICIENTS } from '../display/coefficients';
 import { rankNormal } from '../transformation/standard-scales';
@@ -49,6 +50,8 @@ export interface WaysRequest {
 export const MOST_WAYS = 2000;
 /** Row numbers that are kept for other combinations: 64 MB of them. */
 const MOST_KEPT_ROWS = 16_000_000;
+/** Values of columns that are kept for other combinations: 64 MB, and as much again bent. */
+const MOST_KEPT_VALUES = 8_000_000;
 const NOTHING: WayHeld = { kind: 'nothing' };
 
 /**
@@ -65,25 +68,66 @@ const NOTHING: WayHeld = { kind: 'nothing' };
  *   choices: [{ kind: 'coefficient', options: ['pearson', 'spearman'] }], own: [0] }).ways.length; // 2
  */
 export function computeWays(request: WaysRequest): Ways {
-  const { x, y, choices, own, alternative = 'two-sided', level = 0.95, most = MOST_WAYS, seed = 1, onProgress } = request;
+  return gatherWays(request, computeCombinations(request));
+}
+
+/** What one combination comes to; combinations of the same key compute the same. */
+export interface CombinationResult extends WayResult {
+  readonly key: string;
+  readonly z: number;
+}
+
+/**
+ * The combinations of `computeWays` one by one, all or those at some places, so that threads can share them.
+ * @param places among the combinations, in their order
+ * @throws {RangeError} as `computeWays`.
+ *
+ * @example
+ * computeCombinations({ x: Float64Array.of(1, 2, 3, 4, 9), y: Float64Array.of(2, 1, 4, 3, 5), rows: new Uint8Array(5).fill(1),
+ *   choices: [{ kind: 'coefficient', options: ['pearson', 'spearman'] }], own: [0] }, [1])[0].coefficient; // 0.8
+ */
+export function computeCombinations(request: WaysRequest, places?: readonly number[]): CombinationResult[] {
+  const { x, y, alternative = 'two-sided', level = 0.95, onProgress } = request;
   assertSameLength(x, y);
   assertAlternative(alternative);
-  const { chosen, total } = combinationsOf(
+  const { chosen } = chosenOf(request);
+  const prepared = new Preparation(request);
+  const known = new Map<string, CombinationResult>();
+  const wanted = places ?? chosen.map((_, place) => place);
+  return wanted.map((place, done) => {
+    const { key, compute } = prepared.way(chosen[place], { alternative, level });
+    const found = known.get(key) ?? { key, ...compute() };
+    known.set(key, found);
+    onProgress?.(done + 1, wanted.length);
+    return found;
+  });
+}
+
+function chosenOf({ choices, own, most = MOST_WAYS, seed = 1 }: Pick<WaysRequest, 'choices' | 'own' | 'most' | 'seed'>) {
+  return combinationsOf(
     choices.map(({ options }) => options.length),
     own,
     { most, seed },
   );
-  const prepared = new Preparation(request);
+}
+
+/**
+ * Ways from all combinations, in their order.
+ *
+ * @example
+ * // computeWays(request) is gatherWays(request, computeCombinations(request))
+ */
+export function gatherWays(request: Pick<WaysRequest, 'choices' | 'own' | 'most' | 'seed'>, results: readonly CombinationResult[]): Ways {
+  const { own, seed = 1 } = request;
+  const { chosen, total } = chosenOf(request);
   const found = new Map<string, { way: WayResult & { z: number }; options: Set<number>[] }>();
-  const keys = chosen.map((options, done) => {
-    const { key, compute } = prepared.way(options, { alternative, level });
+  for (const [place, options] of chosen.entries()) {
+    const { key, ...way } = results[place];
     const known = found.get(key);
     if (known) for (const [c, option] of options.entries()) known.options[c].add(option);
-    else found.set(key, { way: compute(), options: options.map((option) => new Set([option])) });
-    onProgress?.(done + 1, chosen.length);
-    return key;
-  });
-  const ownKey = keys[chosen.findIndex((options) => options.every((option, c) => option === own[c]))];
+    else found.set(key, { way, options: options.map((option) => new Set([option])) });
+  }
+  const ownKey = results[chosen.findIndex((options) => options.every((option, c) => option === own[c]))].key;
   return {
     ways: [...found.values()].map(({ way, options }) => ({ ...way, options: options.map((set) => [...set].sort((a, b) => a - b)) })),
     own: [...found.keys()].indexOf(ownKey),
@@ -116,6 +160,9 @@ class Preparation {
   readonly #relations = new Map<Float64Array, ScaleRelation>();
   readonly #lists = new Map<string, { list: RowList; likely: boolean }>();
 
+  readonly #columns = new Map<string, Float64Array>();
+  readonly #bentColumns = new WeakMap<Float64Array, Float64Array | null>();
+
   constructor(private readonly request: WaysRequest) {}
 
   way(options: readonly number[], { alternative, level }: { alternative: Alternative; level: number }) {
@@ -135,21 +182,42 @@ class Preparation {
         const taken = takeRows(column, list.rows);
         return averages && cases ? meansOfCases(taken, cases) : taken;
       };
-      const [u, v] = [x, y].map(({ scale }, k) => {
-        const values = ready(columns[k]);
-        return scale === 'rank-normal' ? normalScores(values) : values;
-      });
+      const [u, v] = [x, y].map(({ scale, place }, k) =>
+        this.#ready(`${list.key}|${averages}|${k}|${place}`, () => {
+          const values = ready(columns[k]);
+          return scale === 'rank-normal' ? normalScores(values) : values;
+        }),
+      );
       const turned = x.sign * y.sign < 0;
       // Means of cases have gaps of another kind than rows.
       if (likely && averages) return { ...impossibleWay('no-likelihood', list.rows.length), z: Number.NaN };
-      const test = (likely ? testLikelihoodWay : testWay)(method, u, v, heldOf(held.held, ready, averages ? cases : null, list.rows), {
-        alternative: turned ? OPPOSITE[alternative] : alternative,
-        level,
-      });
+      const options = { alternative: turned ? OPPOSITE[alternative] : alternative, level };
+      const constant = heldOf(held.held, ready, averages ? cases : null, list.rows);
+      const test = likely
+        ? testLikelihoodWay(method, u, v, constant, options)
+        : testWay(method, u, v, constant, options, (column) => this.#bent(column));
       const back = turned ? { ...test, coefficient: 0 - test.coefficient, low: 0 - test.high, high: 0 - test.low } : test;
       return { ...back, z: comparableZ(method, back.coefficient) };
     };
     return { key, compute };
+  }
+
+  /** A column on its scale, of the rows of a way: many ways share it, and sorting it for its scores takes longest. */
+  #ready(key: string, make: () => Float64Array): Float64Array {
+    const known = this.#columns.get(key);
+    if (known) return known;
+    const made = make();
+    if ((this.#columns.size + 1) * made.length > MOST_KEPT_VALUES) this.#columns.clear();
+    this.#columns.set(key, made);
+    return made;
+  }
+
+  #bent(column: Float64Array): Float64Array | null {
+    const known = this.#bentColumns.get(column);
+    if (known !== undefined) return known;
+    const made = bentColumn(column);
+    this.#bentColumns.set(column, made);
+    return made;
   }
 
   /** The rows of a combination: many combinations share theirs, and going through all rows takes longer than a coefficient. */

@@ -1,21 +1,61 @@
 import type { RequestOf, WayChoice, WayHeldOption, WayScaleOption, WaysResult } from '@ivlen/contract';
-import { type Choice, computeWays, ln, summarizeWays, type WayHeld, type WayScale } from '@ivlen/core';
+import {
+  type Choice,
+  type CombinationResult,
+  combinationsOf,
+  computeCombinations,
+  gatherWays,
+  ln,
+  MOST_WAYS,
+  summarizeWays,
+  type WayHeld,
+  type WayScale,
+  type WaysRequest,
+} from '@ivlen/core';
 import { DomainError } from '../errors/domain-error';
-import type { AnalysisModule, Tell } from './analysis';
+import { type AnalysisModule, NO_PIECES, type Pieces, type Tell } from './analysis';
 import { type AnalysisColumns, columnOf } from './analysis-columns';
 import { finiteOrNull } from './finite-or-null';
 import { allCorrelatable, findVariable } from './needed-variables';
 
 /** Every defensible way to one coefficient, and how far they agree. */
 export const ways: AnalysisModule<'ways'> = {
-  needs: ({ x, y, choices }, all) => [
-    ...allCorrelatable(all, [x, y, ...choices.flatMap(correlatedIn)]),
-    ...choices.flatMap(groupedIn).map((id) => findVariable(all, id)),
-  ],
+  needs: ({ x, y, choices, own }, all) => {
+    // Before any thread counts the combinations.
+    if (own.length !== choices.length || own.some((option, choice) => option >= (choices[choice]?.options.length ?? 0))) {
+      throw new DomainError('invalid-request', 'What is in force must be one of the options of each choice.', { where: 'own' });
+    }
+    return [
+      ...allCorrelatable(all, [x, y, ...choices.flatMap(correlatedIn)]),
+      ...choices.flatMap(groupedIn).map((id) => findVariable(all, id)),
+    ];
+  },
   allRows: true,
   run: waysOf,
+  pieces: { of: keysOf, from: () => NO_PIECES, needs: needsOf, compute: computePieces },
   counts: 'ways',
 };
+
+/** What a combination costs, in passes through its rows: most rank them anew. */
+const PASSES = 15;
+
+/** Each combination is a part; none is kept, since what a choice is about cannot be told from its places. */
+function keysOf({ choices, own, seed }: RequestOf<'ways'>) {
+  const { chosen } = combinationsOf(
+    choices.map(({ options }) => options.length),
+    own,
+    { most: MOST_WAYS, seed },
+  );
+  return chosen.map((options) => ({ key: options.join(), variables: [] }));
+}
+
+function needsOf(_: RequestOf<'ways'>, places: readonly number[], rows: number) {
+  return { ranks: [], sums: [], effort: places.length * rows * PASSES };
+}
+
+function computePieces(request: RequestOf<'ways'>, columns: AnalysisColumns, places: readonly number[], _: unknown, tell: Tell): Pieces {
+  return { places, fields: { combination: computeCombinations(inCore(request, columns, tell), places) } };
+}
 
 /** The variables of a choice whose values are computed with. */
 function correlatedIn(choice: WayChoice): readonly string[] {
@@ -37,25 +77,20 @@ function groupedIn(choice: WayChoice): readonly string[] {
   return choice.kind === 'held' ? choice.options.flatMap((option) => (option.kind === 'groups' ? [option.by] : [])) : [];
 }
 
-function waysOf(request: RequestOf<'ways'>, columns: AnalysisColumns, tell: Tell): WaysResult {
-  const { alternative, level, alpha, seed, own } = request;
+/** The request as the core takes it. */
+function inCore(request: RequestOf<'ways'>, columns: AnalysisColumns, tell: Tell): WaysRequest {
+  const { alternative, level, seed, own } = request;
   const [x, y] = [rawOf(request, 'x', columns), rawOf(request, 'y', columns)];
-  const counts = request.choices.map(({ options }) => options.length);
-  if (own.length !== counts.length || own.some((option, choice) => option >= (counts[choice] ?? 0))) {
-    throw new DomainError('invalid-request', 'What is in force must be one of the options of each choice.', { where: 'own' });
-  }
   const choices = request.choices.map((choice) => choiceOf(choice, columns, x, y));
-  const found = computeWays({
-    x,
-    y,
-    rows: usableRows(request.choices, columns, x.length),
-    choices,
-    own,
-    alternative,
-    level,
-    seed,
-    onProgress: tell,
-  });
+  return { x, y, rows: usableRows(request.choices, columns, x.length), choices, own, alternative, level, seed, onProgress: tell };
+}
+
+function waysOf(request: RequestOf<'ways'>, columns: AnalysisColumns, tell: Tell, known: Pieces): WaysResult {
+  const { alpha, seed, own } = request;
+  const counts = request.choices.map(({ options }) => options.length);
+  const asked = inCore(request, columns, tell);
+  const combinations = known.places.length > 0 ? inOrder(known) : computeCombinations(asked);
+  const found = gatherWays(asked, combinations);
   const summary = summarizeWays(found.ways, { counts, own: found.own, alpha });
   return {
     kind: 'ways',
@@ -82,6 +117,16 @@ function waysOf(request: RequestOf<'ways'>, columns: AnalysisColumns, tell: Tell
       shares: [...summary.shares],
     },
   };
+}
+
+function inOrder({ places, fields }: Pieces): CombinationResult[] {
+  const results = fields.combination as readonly CombinationResult[];
+  const ordered: CombinationResult[] = [];
+  places.forEach((place, k) => {
+    const result = results[k];
+    if (result) ordered[place] = result;
+  });
+  return ordered;
 }
 
 /** The values that the scales of one of the two are made of. */

@@ -124,6 +124,7 @@ export { cutAtValues, quantilePoints } from './grouping/cut-into-groups';
 export { latentCorrelation } from './latent/latent-correlation';
 export { type LatentCorrelation, type LatentOptions, type Polychoric, polychoric } from './latent/polychoric';
 export { polyserial } from './latent/polyserial';
+export { type NearestCorrelation, nearestCorrelation, smallestEigenvalue } from './linear-algebra/nearest-correlation';
 export { type GapEffect, type GapEffects, gapEffects } from './missing-values/gap-effects';
 export { type LittleTest, littleTest } from './missing-values/little-test';
 export {
@@ -186,6 +187,15 @@ export { type PermutationOptions, type PermutationTest, permutationTest } from '
 export { type Lowess, type LowessOptions, lowess } from './smoothing/lowess';
 export type { Choice, WayHeld, WayMethod, WayScale } from './sturdiness/choices';
 export { combinationsOf } from './sturdiness/combinations';
+export {
+  type JointStatistics,
+  type JointTest,
+  type JointTestOptions,
+  jointStatistics,
+  jointTest,
+  judgeJointly,
+  shuffledStatistics,
+} from './sturdiness/joint-test';
 export { scaleRelation } from './sturdiness/scale-relation';
 export { type Condition, type ConditionPart, summarizeWays, type WaysSummary } from './sturdiness/summarize-ways';
 export { FEWEST_IN_A_WAY, type Impossible } from './sturdiness/way-test';

@@ -1,5 +1,14 @@
 import { readFileSync } from 'node:fs';
-import { bivariateNormal, latentCorrelation, pearson, polychoric, polyserial, spearman } from '@ivlen/core';
+import {
+  bivariateNormal,
+  latentCorrelation,
+  nearestCorrelation,
+  pearson,
+  polychoric,
+  polyserial,
+  smallestEigenvalue,
+  spearman,
+} from '@ivlen/core';
 import { describe, expect, it, test } from 'vitest';
 import { Random } from '../src/random/random';
 import { expectFigure } from './accuracy';
@@ -242,5 +251,24 @@ describe('what stands behind the steps', () => {
     const [constant, other] = [Float64Array.of(2, 2, 2, 2, 2), Float64Array.of(1, 5, 2, 4, 3.5)];
     expect(latentCorrelation(constant, other, [true, false]).undefinedBecause).toBe('constant-x');
     expect(latentCorrelation(other, constant, [false, true]).undefinedBecause).toBe('constant-y');
+  });
+});
+
+describe('the nearest correlation matrix', () => {
+  it('is the one of Higham (2002, section 4): off the diagonal .7607 and .1573', () => {
+    const { matrix, converged } = nearestCorrelation(Float64Array.of(1, 1, 0, 1, 1, 1, 0, 1, 1), 3);
+    expectFigure('nearestCorrelation', 'Higham (2002), example', matrix[1] ?? Number.NaN, 0.7607, 1e-4);
+    expectFigure('nearestCorrelation', 'Higham (2002), example', matrix[2] ?? Number.NaN, 0.1573, 3e-4);
+    expect(converged).toBe(true);
+    expect(smallestEigenvalue(matrix, 3)).toBeGreaterThan(-1e-9);
+    expect([matrix[0], matrix[4], matrix[8]]).toEqual([1, 1, 1]);
+  });
+
+  it('leaves a correlation matrix as it is, and refuses what is none', () => {
+    const fine = Float64Array.of(1, 0.3, 0.3, 1);
+    for (const [at, value] of nearestCorrelation(fine, 2).matrix.entries()) expect(value).toBeCloseTo(fine[at] ?? Number.NaN, 14);
+    expect(() => nearestCorrelation(fine, 3)).toThrow(RangeError);
+    expect(() => nearestCorrelation(Float64Array.of(1, Number.NaN, Number.NaN, 1), 2)).toThrow(RangeError);
+    expect(smallestEigenvalue(Float64Array.of(1, Number.NaN, Number.NaN, 1), 2)).toBeNaN();
   });
 });

@@ -71,7 +71,8 @@ describe('the grid', () => {
 
   it.each([
     ['n', '38'],
-    ['interval', '[.01, .28]'],
+    // The lower limit over the upper one.
+    ['interval', '.01.28'],
     ['nothing', ''],
   ] as const)('shows %s above the diagonal when chosen', (above, text) => {
     show({ above });

@@ -1,13 +1,13 @@
 import { correlationSettingsSchema } from '@ivlen/contract';
 import { citationOf, INTERVAL_KINDS, INTERVAL_SOURCES, METHOD_NAMES, type Method } from '@ivlen/core';
 import { render, screen } from '@testing-library/react';
-import userEvent from '@testing-library/user-event';
 import { expect, it, vi } from 'vitest';
 import { INTERVALS } from '../src/coefficients/sentence-parts';
 import { MethodsLine } from '../src/methods-line/methods-line';
 import { sentenceOf, withEditors } from '../src/methods-line/methods-parts';
 import { correlationEditors } from '../src/stages/correlations/correlation-editors';
 import { sentence } from '../src/stages/correlations/sentence';
+import { serve, show } from './served';
 import { testStudy } from './test-study';
 
 const settings = correlationSettingsSchema.parse({});
@@ -82,8 +82,8 @@ it('of one pair, leaves out what says nothing where it is copied, and keeps it t
 
 it('changes its parts in place', async () => {
   const change = vi.fn();
-  const user = userEvent.setup();
-  render(<MethodsLine parts={partsOf('all 3 rows', change)} />);
+  serve({ 'GET /settings/grouping': { version: 0, settings: null } });
+  const { user } = show(<MethodsLine parts={partsOf('all 3 rows', change)} />);
   await user.click(screen.getByRole('button', { name: /change the alternative/ }));
   await user.click(screen.getByRole('radio', { name: /One-sided, negative/ }));
   expect(change).toHaveBeenLastCalledWith({ alternative: 'less' });

@@ -24,6 +24,7 @@ import { subgroupsRequestSchema, subgroupsResultSchema } from './subgroups';
 import { summaryRequestSchema, summaryResultSchema } from './summary';
 import { suspiciousRequestSchema, suspiciousResultSchema } from './suspicious';
 import { waysRequestSchema, waysResultSchema } from './ways';
+import { waysTestRequestSchema, waysTestResultSchema } from './ways-test';
 
 export * from './cautions';
 export * from './collinearity';
@@ -53,6 +54,7 @@ export * from './subgroups';
 export * from './summary';
 export * from './suspicious';
 export * from './ways';
+export * from './ways-test';
 
 /** All kinds of analysis: an analysis is a pure function of a revision and a request. */
 export const analysisSchema = z.discriminatedUnion('kind', [
@@ -80,6 +82,7 @@ export const analysisSchema = z.discriminatedUnion('kind', [
   completeRowsRequestSchema,
   regressionRequestSchema,
   waysRequestSchema,
+  waysTestRequestSchema,
   repeatedRowsRequestSchema,
   gapsRequestSchema,
 ]);
@@ -116,6 +119,7 @@ export const analysisResultSchema = z.discriminatedUnion('kind', [
   completeRowsResultSchema,
   regressionResultSchema,
   waysResultSchema,
+  waysTestResultSchema,
   repeatedRowsResultSchema,
   gapsResultSchema,
 ]);

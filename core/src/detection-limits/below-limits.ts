@@ -60,7 +60,7 @@ const STEP = 1e-5;
  *
  * @example
  * belowLimits({ values: Float64Array.of(1, 2, 3, 4, 5, 6), limits: Float64Array.of(1.5, NaN, NaN, NaN, NaN, NaN) },
- *   { values: Float64Array.of(2, 1, 4, 3, 6, 5), limits: new Float64Array(6).fill(NaN) }).coefficient; // 0.86188
+ *   { values: Float64Array.of(2, 1, 4, 3, 6, 5), limits: new Float64Array(6).fill(NaN) }).coefficient; // 0.82079
  */
 export function belowLimits(
   x: LimitedColumn,

@@ -149,6 +149,10 @@ export const REFERENCES = {
     cite: 'Henze & Zirkler (1990)',
     full: 'Henze, N., & Zirkler, B. (1990). A class of invariant consistent tests for multivariate normality. Communications in Statistics: Theory and Methods, 19, 3595–3617.',
   },
+  'higham-2002': {
+    cite: 'Higham (2002)',
+    full: 'Higham, N. J. (2002). Computing the nearest correlation matrix: A problem from finance. IMA Journal of Numerical Analysis, 22, 329–343.',
+  },
   'higgins-thompson-2002': {
     cite: 'Higgins & Thompson (2002)',
     full: 'Higgins, J. P. T., & Thompson, S. G. (2002). Quantifying heterogeneity in a meta-analysis. Statistics in Medicine, 21, 1539–1558.',

@@ -39,7 +39,7 @@ const TWO_PI = 2 * Math.PI;
  * Accuracy: absolute error below 1e−15 against 30 digits, see tests/polychoric.test.ts.
  *
  * @example
- * bivariateNormal(0, 0, 0.5); // 1/3
+ * bivariateNormal(0, 0, 0.5); // 0.333333
  */
 export function bivariateNormal(a: number, b: number, rho: number): number {
   return upperCorner(-a, -b, rho);

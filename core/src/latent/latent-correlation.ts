@@ -8,7 +8,7 @@ import { type LatentCorrelation, type LatentOptions, polychoric } from './polych
 import { polyserial } from './polyserial';
 
 /** With more levels an ordered variable is a quantity. */
-export const MOST_STEPS = 25;
+const MOST_STEPS = 25;
 
 /**
  * The correlation of a pair if normal variables were behind the steps of ordered ones: polychoric for two ordered variables

@@ -58,7 +58,7 @@ const EDGE = 0.9999;
  * @throws {RangeError} columns of unequal length.
  *
  * @example
- * polychoric(Float64Array.of(1, 1, 2, 2, 3, 3, 1, 3), Float64Array.of(1, 2, 2, 2, 3, 3, 1, 2)).coefficient; // 0.90596
+ * polychoric(Float64Array.of(0, 0, 1, 1, 0, 1, 0, 1), Float64Array.of(0, 0, 1, 1, 1, 0, 0, 1)).coefficient; // 0.707107
  */
 export function polychoric(x: Float64Array, y: Float64Array, options: LatentOptions = {}): Polychoric {
   if (x.length !== y.length) throw new RangeError(`columns must have the same length; got ${x.length} and ${y.length}`);
@@ -66,7 +66,7 @@ export function polychoric(x: Float64Array, y: Float64Array, options: LatentOpti
 }
 
 /** The same of counts. */
-export function polychoricOfTable(given: Contingency, { alternative = 'two-sided', level = 0.95 }: LatentOptions = {}): Polychoric {
+function polychoricOfTable(given: Contingency, { alternative = 'two-sided', level = 0.95 }: LatentOptions = {}): Polychoric {
   const emptyCells = given.counts.reduce((sum, count) => sum + (count === 0 ? 1 : 0), 0);
   const constant = constantReason(given.rows < 2, given.columns < 2);
   if (given.n < FEWEST_ROWS || constant)

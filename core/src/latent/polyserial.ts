@@ -29,7 +29,7 @@ const SMALLEST = 1e-300;
  *
  * @example
  * polyserial(Float64Array.of(2.1, 3.4, 1.2, 5.6, 4.4, 6.1, 7.3, 3.9, 8, 6.6, 9.1, 7.7),
- *   Float64Array.of(0, 0, 0, 1, 0, 1, 1, 1, 2, 2, 2, 1)).coefficient; // 0.916685
+ *   Float64Array.of(0, 0, 0, 1, 0, 1, 1, 1, 2, 2, 2, 1)).coefficient; // 0.916684
  */
 export function polyserial(
   x: Float64Array,

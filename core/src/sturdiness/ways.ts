@@ -115,7 +115,8 @@ function chosenOf({ choices, own, most = MOST_WAYS, seed = 1 }: Pick<WaysRequest
  * Ways from all combinations, in their order.
  *
  * @example
- * // computeWays(request) is gatherWays(request, computeCombinations(request))
+ * gatherWays({ choices: [{ kind: 'coefficient', options: ['pearson'] }], own: [0] },
+ *   [{ key: 'r', z: 0.5, coefficient: 0.46, low: 0.1, high: 0.7, pValue: 0.02, n: 30, impossible: null }]).ways.length; // 1
  */
 export function gatherWays(request: Pick<WaysRequest, 'choices' | 'own' | 'most' | 'seed'>, results: readonly CombinationResult[]): Ways {
   const { own, seed = 1 } = request;

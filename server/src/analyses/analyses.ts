@@ -28,6 +28,7 @@ import { subgroups } from './subgroups';
 import { summary } from './summary';
 import { suspicious } from './suspicious';
 import { ways } from './ways';
+import { waysTest } from './ways-test';
 
 /** Every kind of analysis. */
 const ANALYSES: { readonly [K in AnalysisKind]: AnalysisModule<K> } = {
@@ -55,6 +56,7 @@ const ANALYSES: { readonly [K in AnalysisKind]: AnalysisModule<K> } = {
   'complete-rows': completeRows,
   regression,
   ways,
+  'ways-test': waysTest,
   'repeated-rows': repeatedRows,
   gaps,
 };

@@ -1,4 +1,4 @@
-import type { RequestOf, WayChoice, WayHeldOption, WayScaleOption, WaysResult } from '@ivlen/contract';
+import type { RequestOf, Variable, WayChoice, WayHeldOption, WayScaleOption, WaysResult } from '@ivlen/contract';
 import {
   type Choice,
   type CombinationResult,
@@ -20,24 +20,29 @@ import { allCorrelatable, findVariable } from './needed-variables';
 
 /** Every defensible way to one coefficient, and how far they agree. */
 export const ways: AnalysisModule<'ways'> = {
-  needs: ({ x, y, choices, own }, all) => {
-    // Before any thread counts the combinations.
-    if (own.length !== choices.length || own.some((option, choice) => option >= (choices[choice]?.options.length ?? 0))) {
-      throw new DomainError('invalid-request', 'What is in force must be one of the options of each choice.', { where: 'own' });
-    }
-    return [
-      ...allCorrelatable(all, [x, y, ...choices.flatMap(correlatedIn)]),
-      ...choices.flatMap(groupedIn).map((id) => findVariable(all, id)),
-    ];
-  },
+  needs: neededByWays,
   allRows: true,
   run: waysOf,
   pieces: { of: keysOf, from: () => NO_PIECES, needs: needsOf, compute: computePieces },
   counts: 'ways',
 };
 
+type AskedWays = Omit<RequestOf<'ways'>, 'kind'>;
+
+/** @throws {DomainError} a combination in force that is none, or a variable that cannot serve */
+export function neededByWays({ x, y, choices, own }: AskedWays, all: readonly Variable[]): Variable[] {
+  // Before any thread counts the combinations.
+  if (own.length !== choices.length || own.some((option, choice) => option >= (choices[choice]?.options.length ?? 0))) {
+    throw new DomainError('invalid-request', 'What is in force must be one of the options of each choice.', { where: 'own' });
+  }
+  return [
+    ...allCorrelatable(all, [x, y, ...choices.flatMap(correlatedIn)]),
+    ...choices.flatMap(groupedIn).map((id) => findVariable(all, id)),
+  ];
+}
+
 /** What a combination costs, in passes through its rows: most rank them anew. */
-const PASSES = 15;
+export const PASSES_OF_A_WAY = 15;
 
 /** Each combination is a part; none is kept, since what a choice is about cannot be told from its places. */
 function keysOf({ choices, own, seed }: RequestOf<'ways'>) {
@@ -50,7 +55,7 @@ function keysOf({ choices, own, seed }: RequestOf<'ways'>) {
 }
 
 function needsOf(_: RequestOf<'ways'>, places: readonly number[], rows: number) {
-  return { ranks: [], sums: [], effort: places.length * rows * PASSES };
+  return { ranks: [], sums: [], effort: places.length * rows * PASSES_OF_A_WAY };
 }
 
 function computePieces(request: RequestOf<'ways'>, columns: AnalysisColumns, places: readonly number[], _: unknown, tell: Tell): Pieces {
@@ -78,7 +83,7 @@ function groupedIn(choice: WayChoice): readonly string[] {
 }
 
 /** The request as the core takes it. */
-function inCore(request: RequestOf<'ways'>, columns: AnalysisColumns, tell: Tell): WaysRequest {
+export function inCore(request: AskedWays, columns: AnalysisColumns, tell: Tell = () => {}): WaysRequest {
   const { alternative, level, seed, own } = request;
   const [x, y] = [rawOf(request, 'x', columns), rawOf(request, 'y', columns)];
   const choices = request.choices.map((choice) => choiceOf(choice, columns, x, y));
@@ -86,7 +91,7 @@ function inCore(request: RequestOf<'ways'>, columns: AnalysisColumns, tell: Tell
 }
 
 function waysOf(request: RequestOf<'ways'>, columns: AnalysisColumns, tell: Tell, known: Pieces): WaysResult {
-  const { alpha, seed, own } = request;
+  const { alpha, seed } = request;
   const counts = request.choices.map(({ options }) => options.length);
   const asked = inCore(request, columns, tell);
   const combinations = known.places.length > 0 ? inOrder(known) : computeCombinations(asked);
@@ -130,7 +135,7 @@ function inOrder({ places, fields }: Pieces): CombinationResult[] {
 }
 
 /** The values that the scales of one of the two are made of. */
-function rawOf(request: RequestOf<'ways'>, of: 'x' | 'y', columns: AnalysisColumns): Float64Array {
+function rawOf(request: AskedWays, of: 'x' | 'y', columns: AnalysisColumns): Float64Array {
   for (const choice of request.choices) if (choice.kind === 'scale' && choice.of === of) return columnOf(columns, choice.raw);
   return columnOf(columns, request[of]);
 }

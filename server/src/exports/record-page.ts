@@ -38,6 +38,8 @@ const FORMULAS: Readonly<Record<AnalysisKind, string>> = {
   'repeated-rows':
     'r of deviations from the means of each identifier (N − k − 1 degrees of freedom), r of these means weighted by rows (k − 2), and intervals from identifiers drawn with all their rows.',
   ways: 'Each combination of choices computed on its own rows; shares: what R² of the additive model of z = artanh loses without a choice.',
+  'ways-test':
+    'One variable permuted against all others by a seeded generator, every way computed again; p = (b + 1)/(m + 1) of shuffles with as extreme a median z, and with as many ways with p ≤ α of one sign.',
   regression: 'Least squares by QR; t, p and intervals with n − p − 1 degrees of freedom; Cook’s distance, leverage, residuals.',
 };
 /** Longer lists are shortened here; analysis.json has them whole. */

@@ -5,10 +5,10 @@ import { CAUTION_WORDS, type CautionSubject, remedyInWords } from '../coefficien
 import type { CheckSubject } from '../coefficients/check-words';
 import { usePairCautions } from '../coefficients/use-pair-cautions';
 import { useHelpAddress } from '../help-texts/from';
-import { CautionActions } from '../remedies/caution-actions';
 import { remedyPhrase } from '../remedies/remedy-words';
 import { useGrouping } from '../settings/use-grouping';
 import { displayName } from '../study/variable-name';
+import { CautionActions } from './caution-actions';
 import { PairChecks } from './pair-checks';
 import { cautionedPair, type PairContext } from './pair-request';
 import { ShapeInWords } from './shape-in-words';

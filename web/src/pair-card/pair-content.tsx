@@ -65,6 +65,8 @@ export function PairSummary({ context, result }: Pick<PairContentProps, 'context
 export function PairSections({ context, variables, result, second }: PairContentProps) {
   const { study, pair, method, settings } = context;
   const key = `${pair.x.id}~${pair.y.id}`;
+  // Another study reports a coefficient of rows, and is compared with one.
+  const plain = result.without[method] ?? result.tests[method];
   return (
     <div className="mt-4 border-b border-rule">
       {settings.control.length > 0 && (
@@ -94,7 +96,7 @@ export function PairSections({ context, variables, result, second }: PairContent
         {() => <CompareSection key={`${key}.${second?.x.id}.${second?.y.id}`} context={context} variables={variables} second={second} />}
       </Section>
       <Section id="reported" title="Against a reported value">
-        {() => <ReportedSection context={context} coefficient={result.tests[method].coefficient ?? Number.NaN} n={result.n} />}
+        {() => <ReportedSection context={context} coefficient={plain.coefficient ?? Number.NaN} n={result.n} />}
       </Section>
       <Section id="resampling" title="Bootstrap and permutation">
         {() => <ResampleSection key={key} {...context} />}

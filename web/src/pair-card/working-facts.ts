@@ -9,9 +9,9 @@ const POWER = 0.8;
 /** Above so many rows the exact distribution of r and Fisher’s z agree to all digits shown. */
 const MOST_EXACT = 2000;
 
-/** What the working of a pair is made of. */
+/** What the working of a pair is made of: where a remedy was decided on, of the coefficient without it, whose formulas these are. */
 export function workingFacts(pair: Pair, method: Method, settings: CorrelationSettings, result: PairResult): WorkingFacts {
-  const test = result.tests[method];
+  const test = result.without[method] ?? result.tests[method];
   const { coefficient, statistic, n, interval } = test;
   const { alternative, levels, control } = settings;
   const alpha = levels[0] ?? 0.05;

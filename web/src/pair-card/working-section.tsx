@@ -22,6 +22,9 @@ export function WorkingSection({ context, result }: { context: PairContext; resu
   const symbol = COEFFICIENTS[method].symbol;
   return (
     <div data-testid="working">
+      {result.without[method] && (
+        <p className="mb-2 text-[13px] text-muted">Of {symbol} with each row for itself, without what was decided for the pair.</p>
+      )}
       {pMethod === 't' && statistic ? (
         <>
           <p className="numerals font-serif text-[15px]">

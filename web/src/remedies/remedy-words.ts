@@ -1,9 +1,10 @@
 import { isQuantity, type PairResult, type Remedies, remedyOfPair, type Study, type TakenRemedy, type Variable } from '@ivlen/contract';
 import { COEFFICIENTS, type Method } from '@ivlen/core';
-import { joined } from '../coefficients/coefficient-names';
 import { displayName } from '../study/variable-name';
 
 type Named = Pick<Study, 'state'>;
+const LIST = new Intl.ListFormat('en-GB');
+const joined = (names: readonly string[]) => LIST.format(names);
 
 /** What a remedy makes of a coefficient, as it stands after its name: "Pearson’s r within each station". */
 export function remedyPhrase(remedy: TakenRemedy, study: Named): string {
@@ -86,11 +87,7 @@ export function remediesForAll({ state }: Named, grouping: Variable | null): Tak
   ];
 }
 
-/** Whether two are the same but for what they are computed among. */
-export function sameRemedy(a: TakenRemedy | null, b: TakenRemedy | null): boolean {
-  return keyOfRemedy(a) === keyOfRemedy(b);
-}
-
+/** What tells a remedy from others, whatever it is computed among. */
 export function keyOfRemedy(remedy: TakenRemedy | null): string {
   return remedy ? JSON.stringify(remedy.kind === 'maximum-likelihood' ? { kind: remedy.kind } : remedy) : 'none';
 }

@@ -223,7 +223,11 @@ function missingChoice({ missing, among, x, y }: PairInQuestion, found: readonly
 function heldChoice({ study, x, y, control, groupBy }: PairInQuestion, found: readonly PairCaution[]): OfferedChoice[] {
   const groupings = study.state.variables.filter((variable) => makesGroups(variable) && variable.id !== x.id && variable.id !== y.id);
   const within = remedyOf(found, 'within-groups');
-  const names = control.map((id) => displayName(study.state.variables.find((variable) => variable.id === id) ?? { name: id })).join(', ');
+  const namesOf = (ids: readonly string[]) =>
+    ids.map((id) => displayName(study.state.variables.find((variable) => variable.id === id) ?? { name: id })).join(', ');
+  const names = namesOf(control);
+  // The common component, which a caution advises to hold constant.
+  const shared = found.find(({ remedy }) => remedy?.kind === 'component-constant')?.remedy?.held ?? [];
   const held: readonly (OfferedOption & { option: Extract<WayChoice, { kind: 'held' }>['options'][number] })[] = [
     {
       key: 'nothing',
@@ -240,6 +244,17 @@ function heldChoice({ study, x, y, control, groupBy }: PairInQuestion, found: re
             inWords: `${names} held constant`,
             because: IN_FORCE,
             option: { kind: 'controls' as const, ids: [...control] },
+          },
+        ]
+      : []),
+    ...(shared.length > 0 && control.length === 0
+      ? [
+          {
+            key: `controls:${shared.join()}`,
+            label: namesOf(shared),
+            inWords: `${namesOf(shared)} held constant`,
+            because: remedyOf(found, 'component-constant'),
+            option: { kind: 'controls' as const, ids: [...shared] },
           },
         ]
       : []),

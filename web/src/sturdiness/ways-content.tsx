@@ -11,6 +11,7 @@ import { useReadOnly } from '../study/read-only';
 import { displayName } from '../study/variable-name';
 import { ValueTableView } from '../tables/value-table-view';
 import { ChoicesEditor } from './choices-editor';
+import { JointTest } from './joint-test';
 import { pinnedWays, waysTitle } from './pinned-ways';
 import { type SettingsOfWay, settingsOfWay } from './settings-of-way';
 import { useWays, type WaysState } from './use-ways';
@@ -56,6 +57,7 @@ export function WaysInFull({ asked, onOpen }: WaysInFullProps) {
             <Figure state={ways} asked={asked} onChoose={setChosen} />
           </SaveFigure>
           {chosen && <ChosenWay way={chosen} state={ways} asked={asked} onOpen={onOpen} />}
+          <JointTest asked={asked} state={ways} />
           <div className="mt-4">
             <ChoicesEditor choices={ways.choices} onTick={ways.tick} untouched={ways.untouched} onReset={ways.reset} readOnly={readOnly} />
           </div>

@@ -1,5 +1,14 @@
-import type { CorrelationSettings, PairTest } from '@ivlen/contract';
-import { ADJUSTMENT_SOURCES, INTERVAL_KINDS, INTERVAL_SOURCES, METHOD_SOURCES, type Method, type ReferenceKey } from '@ivlen/core';
+import type { CorrelationSettings, PairTest, Study, TakenRemedy } from '@ivlen/contract';
+import {
+  ADJUSTMENT_SOURCES,
+  CAUTION_SOURCES,
+  INTERVAL_KINDS,
+  INTERVAL_SOURCES,
+  METHOD_SOURCES,
+  type Method,
+  type ReferenceKey,
+  RULE_SOURCES,
+} from '@ivlen/core';
 
 /** Where coefficients, their intervals and the adjustment of p under the settings are published. */
 export function sourcesOfSettings(
@@ -20,4 +29,22 @@ export function sourcesOfSettings(
 export function sourcesOfInterval({ interval }: Pick<PairTest, 'interval'>): readonly ReferenceKey[] {
   const kind = interval?.method.replace(/^bootstrap-.*$/, 'bootstrap');
   return kind !== undefined && kind in INTERVAL_SOURCES ? INTERVAL_SOURCES[kind as keyof typeof INTERVAL_SOURCES] : [];
+}
+
+const OF_REMEDIES: Readonly<Record<Exclude<TakenRemedy['kind'], 'method'>, readonly ReferenceKey[]>> = {
+  'distribution-free': INTERVAL_SOURCES.adf,
+  permutation: RULE_SOURCES['permutation tests'],
+  within: RULE_SOURCES['rows of the same case'],
+  between: RULE_SOURCES['rows of the same case'],
+  'cases-drawn': RULE_SOURCES['rows of the same case'],
+  'maximum-likelihood': CAUTION_SOURCES['many-missing'],
+  'behind-steps': RULE_SOURCES['polychoric and polyserial correlation'],
+  'below-limit': RULE_SOURCES['values below a detection limit'],
+  constant: [],
+};
+
+/** Where the remedies that were decided on are published: those of all pairs, and of some pairs by `pairKey`. */
+export function sourcesOfRemedies({ state: { remedies } }: Pick<Study, 'state'>, pairs: readonly string[]): ReferenceKey[] {
+  const taken = [...(remedies.every ? [remedies.every] : []), ...pairs.flatMap((key) => remedies.pairs[key] ?? [])];
+  return [...new Set(taken.flatMap((remedy) => (remedy.kind === 'method' ? METHOD_SOURCES[remedy.method] : OF_REMEDIES[remedy.kind])))];
 }

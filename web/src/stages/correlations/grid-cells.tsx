@@ -47,10 +47,21 @@ export const PairCell = memo(function PairCell(props: PairCellProps) {
   const faint = (half === 'p' || half === 'adjusted-p') && countMarks(p, settings.levels) === 0;
   return (
     <Frame {...props} className={`border border-rule bg-surface text-[12px] ${faint ? 'text-muted' : 'text-ink'}`} style={{ height }}>
-      {half === 'plot' ? plot : halfText(cell, half, settings.levels)}
+      {half === 'plot' ? plot : half === 'interval' ? <Limits cell={cell} /> : halfText(cell, half, settings.levels)}
     </Frame>
   );
 }, sameCellProps);
+
+/** The lower limit over the upper one, so that a dozen variables leave room for both. */
+function Limits({ cell: { low, high } }: { readonly cell: GridCellData }) {
+  if (Number.isNaN(low) || Number.isNaN(high)) return '–';
+  return (
+    <span className="grid justify-items-end leading-[1.2]">
+      <span>{coefficientText(low)}</span>
+      <span>{coefficientText(high)}</span>
+    </span>
+  );
+}
 
 /** Tiles of this height have larger letters. */
 const LARGE_TEXT_FROM = 50;

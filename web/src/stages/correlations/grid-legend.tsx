@@ -14,6 +14,7 @@ import { displayName } from '../../study/variable-name';
 import { Term } from '../../terms/term';
 import { WithTerms } from '../../terms/with-terms';
 import { isUnderlined } from './grid-cells';
+import { NoDataHaveIt } from './no-data-have-it';
 
 const SIDED: Readonly<Record<CorrelationSettings['alternative'], string>> = {
   'two-sided': 'two-sided',
@@ -103,6 +104,7 @@ export function GridLegend({ matrix, settings, marks, pairMethods, identifier, c
           ' No row has all of these variables: use every complete pair, or untick those with many missing values.'}
         {without > 0 && ` ${without} ${without === 1 ? 'pair has' : 'pairs have'} no coefficient (–).`}
       </p>
+      <NoDataHaveIt matrix={matrix} />
       {alone.length > 0 && (
         <p>
           No association of {alone.length > 6 ? `${alone.length} of the variables` : joined(alone.map(displayName), 'or')} with another
@@ -124,6 +126,9 @@ export function GridLegend({ matrix, settings, marks, pairMethods, identifier, c
       )}
       {size !== 'colour' && showsP(settings) && (
         <p>p has more digits where rounding would hide on which side of a level it lies: .0496 beside .05.</p>
+      )}
+      {size !== 'colour' && [settings.below, settings.above].includes('interval') && (
+        <p>Intervals stand with their lower limit over the upper one.</p>
       )}
       {cautionsNotSought && <p>{NOT_SOUGHT[cautionsNotSought]}</p>}
       {repeated > 0 && (

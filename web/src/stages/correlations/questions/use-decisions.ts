@@ -60,7 +60,8 @@ export function decisionsOf(
     if (!result) return undefined;
     const p = deciding[i] ?? Number.NaN;
     const { coefficient, n } = result.tests[method];
-    const testable = bound !== null && coefficient !== null && alpha < 0.5;
+    // The test of equivalence knows the variance of coefficients of single rows only.
+    const testable = bound !== null && coefficient !== null && alpha < 0.5 && result.without[method] === undefined;
     const equivalence = testable ? equivalenceTest({ coefficient, n }, bound, { method, alpha }) : null;
     return { result, p, adjusted: adjust !== 'none', rejected: Number.isNaN(p) ? null : p <= alpha, equivalence };
   });

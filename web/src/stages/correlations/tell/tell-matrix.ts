@@ -14,7 +14,7 @@ import { adjustedBy } from '../../../telling/adjusted-by';
 import { askedMatrix } from '../../../telling/asked-matrix';
 import type { Asking } from '../../../telling/asking';
 import { journalTable } from '../../../telling/journal-table';
-import { sourcesOfSettings } from '../../../telling/sources-of';
+import { sourcesOfRemedies, sourcesOfSettings } from '../../../telling/sources-of';
 import { NOTHING_TOLD, paragraph, sentence, type Told } from '../../../telling/told';
 import { cellText, describeRequest, matrixTable } from '../matrix-table';
 import { sentence as methodsSentence } from '../sentence';
@@ -51,7 +51,10 @@ export async function tellMatrix(pinned: Pinned, asking: Asking): Promise<Told> 
     ],
     usual: ['text', 'tables'],
     methods: [methods],
-    sources: sourcesOfSettings(settings, settings.methods),
+    sources: [
+      ...sourcesOfSettings(settings, settings.methods),
+      ...(settings.control.length > 0 ? [] : sourcesOfRemedies(study, Object.keys(study.state.remedies.pairs))),
+    ],
     tests: tally(matrix, settings).pairs * settings.methods.length,
     ...adjustedBy(settings),
   };

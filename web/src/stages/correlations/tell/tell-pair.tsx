@@ -1,4 +1,12 @@
-import { correlationSettingsSchema, methodForPair, ownMethods, type PairResult, type Pinned, type Variable } from '@ivlen/contract';
+import {
+  correlationSettingsSchema,
+  methodForPair,
+  ownMethods,
+  type PairResult,
+  type Pinned,
+  pairKey,
+  type Variable,
+} from '@ivlen/contract';
 import { RULE_SOURCES } from '@ivlen/core';
 import { z } from 'zod';
 import { commonMethod } from '../../../coefficients/requests';
@@ -10,7 +18,7 @@ import { askedMatrix } from '../../../telling/asked-matrix';
 import type { Asking } from '../../../telling/asking';
 import { drawnFigure } from '../../../telling/drawn-figure';
 import { namedVariables } from '../../../telling/named-variables';
-import { sourcesOfInterval, sourcesOfSettings } from '../../../telling/sources-of';
+import { sourcesOfInterval, sourcesOfRemedies, sourcesOfSettings } from '../../../telling/sources-of';
 import { NOTHING_TOLD, paragraph, sentence, type Told, type ToldFigure } from '../../../telling/told';
 import { askedPair, checkedPair, pairInWords, pairMethods, type Reported } from './reported-pair';
 import { tellSection } from './tell-section';
@@ -64,6 +72,7 @@ async function tellWhole(reported: Reported, asking: Asking): Promise<Told> {
     sources: [
       ...sourcesOfSettings(settings, [method]),
       ...sourcesOfInterval(result.tests[method]),
+      ...(settings.control.length > 0 ? [] : sourcesOfRemedies(asking.study, [pairKey(x.id, y.id)])),
       ...RULE_SOURCES['strength words of Cohen'],
     ],
     pairs: checked ? [checked] : [],

@@ -2,11 +2,11 @@ import type { Change, PairCaution, TakenRemedy } from '@ivlen/contract';
 import { pairKey, remedyOfPair, rowsInUse } from '@ivlen/contract';
 import { CAUTION_WORDS } from '../coefficients/caution-words';
 import { useCautions } from '../coefficients/use-cautions';
-import type { PairContext } from '../pair-card/pair-request';
+import { type AdviceContext, advisedRemedy, advisedSettingAside, isForAll, isSettled } from '../remedies/advised-remedy';
+import { remedyPhrase } from '../remedies/remedy-words';
 import { useReadOnly } from '../study/read-only';
 import { useStudyChanges } from '../study/use-study-changes';
-import { type AdviceContext, advisedRemedy, advisedSettingAside, isForAll, isSettled } from './advised-remedy';
-import { remedyPhrase } from './remedy-words';
+import type { PairContext } from './pair-request';
 
 interface CautionActionsProps {
   readonly context: PairContext;

@@ -2,6 +2,7 @@ import type { Analysis, AnalysisResult } from '@ivlen/contract';
 import type { Table } from '../columns/columns';
 import { moduleOf } from './analyses';
 import { NO_PIECES, type Pieces } from './analysis';
+import { factsOf, type VariableFacts } from './analysis-columns';
 
 const MOST_PIECES = 200_000;
 /** What is kept of one piece: its fields in the order of their names. */
@@ -52,9 +53,11 @@ export class KeptPieces {
   }
 }
 
-/** What each part rests on: its own key, the rows in use, and the versions of its variables. */
+/** What each part rests on: its own key, the rows in use, the versions of its variables, and what its kind looks at of them. */
 function keysOf({ study, state }: Table, analysis: Analysis): string[] {
-  const versions = new Map(state.variables.map(({ id, version }) => [id, version]));
+  const { looksAt } = moduleOf(analysis);
+  const facts = looksAt ? new Map(factsOf(state, looksAt).variables.map((fact) => [fact.id, inShort(fact)])) : null;
+  const versions = new Map(state.variables.map(({ id, version }) => [id, `${version}${facts?.get(id) ?? ''}`]));
   const rows = `${study} ${state.inUse?.version ?? ''}`;
   const keys = moduleOf(analysis).pieces?.of(analysis) ?? [];
   return keys.map(({ key, variables }) => `${rows} ${variables.map((id) => `${id}:${versions.get(id) ?? 0}`).join(' ')} ${key}`);
@@ -68,4 +71,9 @@ export function joinPieces(...sources: readonly Pieces[]): Pieces {
     places: some.flatMap(({ places }) => places),
     fields: Object.fromEntries(names.map((name) => [name, some.flatMap(({ fields }) => fields[name] ?? [])])),
   };
+}
+
+/** What is known of a variable, told apart from anything else that is. */
+function inShort({ kind, derivation, validRange, detectionLimit }: VariableFacts): string {
+  return [kind, derivation, validRange, detectionLimit].map((fact) => (fact === null ? '' : JSON.stringify(fact))).join(';');
 }

@@ -343,6 +343,12 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await page.getByRole('button', { name: /change the alternative/ }).click();
       await expect(page.getByRole('radio', { name: /^Two-sided/ })).toBeVisible();
       expect(await violations(page)).toEqual([]);
+      await page.keyboard.press('Escape');
+      await page.getByRole('button', { name: /change the method/ }).click();
+      await page.getByText('Rows of the same case, gaps, steps, limits').click();
+      await page.getByRole('radio', { name: /^Within each station/ }).click();
+      await expect(page.getByTestId('methods-line')).toContainText('within each station');
+      expect(await violations(page)).toEqual([]);
     });
   });
 }

@@ -91,10 +91,7 @@ test('five-level items: polychoric beside ρ, as computed outside, and for all p
   const lines = ['row,bank_state,bed_state,shade_state', ...rows.map(([a, b], k) => `R-${k},${a},${b},${((a + k) % 5) + 1}`)];
   await bringIn(page, 'items.csv', lines);
   // Orders begin with ρ; r takes the steps as equal, and says so.
-  await page
-    .getByRole('navigation', { name: 'Stages' })
-    .getByRole('link', { name: /^Correlations/ })
-    .click();
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Correlations', exact: true }).click();
   await page
     .getByTestId('methods-line')
     .getByRole('button', { name: /Spearman’s ρ/ })
@@ -128,14 +125,11 @@ test('a table of which a fifth is missing: pairs, complete rows and maximum like
     [0, 1, 2].map((k) => (k > 0 && i % 5 > 5 - k - 2 && i > 20 ? '' : String(value(i, k)))),
   );
   await bringIn(page, 'gaps.csv', ['depth,flow,silt', ...rows.map((cells) => cells.join(','))]);
-  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: /^Data/ }).click();
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data', exact: true }).click();
   await page.getByRole('button', { name: 'Missing values', exact: true }).click();
   await expect(page.getByRole('table', { name: /^Pearson’s r by three ways/ })).toBeVisible();
 
-  await page
-    .getByRole('navigation', { name: 'Stages' })
-    .getByRole('link', { name: /^Correlations/ })
-    .click();
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Correlations', exact: true }).click();
   const tile = cellOf(page, 'silt', 'depth');
   const pairwise = (await tile.getAttribute('aria-label')) ?? '';
   await page
@@ -152,4 +146,27 @@ test('a table of which a fifth is missing: pairs, complete rows and maximum like
     .click();
   await page.getByRole('radio', { name: /^Every complete pair/ }).click();
   await expect(tile).toHaveAttribute('aria-label', /n = 3\d/);
+});
+
+test('a detection limit in the codebook: what lies below it is counted, and r knows it', async ({ page }) => {
+  await openCopy(page, 'Aldermere streams');
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data', exact: true }).click();
+  await page.getByRole('button', { name: 'Codebook', exact: true }).click();
+  await page.getByRole('button', { name: 'Edit the entry of chlorophyll' }).click();
+  const form = page.getByRole('form', { name: /^Entry of chlorophyll/ });
+  await form.getByLabel('Detection limit').fill('1.5');
+  await form.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('not measured up to 1.5')).toBeVisible();
+
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Correlations', exact: true }).click();
+  const tile = cellOf(page, 'chlorophyll', 'phosphate');
+  await tile.click();
+  const card = page.getByRole('complementary', { name: /^Pair/ });
+  const caution = card.locator('[data-caution="below-limit"]');
+  await expect(caution).toContainText(/\d+ of 23\d values of chlorophyll lie below the detection limit/);
+  await expect(caution).toContainText(/With what lies below its limit as such r = \.31 \[.*\], of logarithms, as it stands \.34/);
+  await caution.getByRole('button', { name: 'Take it with values below their limits as such, on logarithms' }).click();
+  await expect(tile).toHaveAttribute('aria-label', /r = \.308/);
+  await expect(card.getByTestId('pair-sentence')).toContainText('taken with values below their limits as such, on logarithms');
+  await expect(caution).toContainText('Done, as decided');
 });

@@ -27,6 +27,13 @@ test('the pair that one station carries says so, and every way to its coefficien
   await expect(choices.getByRole('checkbox', { name: 'τ', exact: true })).toBeChecked();
   await expect(full.getByTestId('ways-in-words')).toContainText(/^Of 24 ways/);
 
+  // All of them at once: the shuffles are counted, and the hypothesis is named.
+  await full.getByRole('button', { name: 'Test all ways together' }).click();
+  const together = full.getByTestId('joint-in-words');
+  await expect(together).toContainText(/^499 times \w+.*was shuffled against all else, each station with all its rows/);
+  await expect(together).toContainText('43 of them had as extreme a median: p = .088.');
+  await expect(together).toContainText(/and of catchment, which some ways hold constant\.$/);
+
   // Read along by keys: the first is the most negative.
   const slider = full.getByRole('slider', { name: 'Ways in order of size' });
   await slider.focus();

@@ -7,7 +7,13 @@ import { displayName } from '../study/variable-name';
 import { keyOfRemedy, NO_REMEDY, REMEDY_LINES, remediesForAll, remedyPhrase } from './remedy-words';
 
 /** How all coefficients are got, and the pairs that were decided on by themselves. */
-export function RemediesEditor({ study }: { readonly study: Study }) {
+export function RemediesEditor({
+  study,
+  low = false,
+}: {
+  readonly study: Study /** Whether little room is left for it. */;
+  readonly low?: boolean;
+}) {
   const { change } = useStudyChanges(study);
   const readOnly = useReadOnly();
   const grouping = useGrouping(study);
@@ -20,7 +26,7 @@ export function RemediesEditor({ study }: { readonly study: Study }) {
   };
   return (
     <>
-      <div className="max-h-[60vh] overflow-y-auto">
+      <div className={`overflow-y-auto ${low ? 'max-h-56' : 'max-h-[60vh]'}`}>
         <OptionList
           label="How coefficients are got"
           value={keyOfRemedy(every)}

@@ -1,3 +1,4 @@
+import { remedyOfPair } from '@ivlen/contract';
 import { type ReactNode, useRef, useState } from 'react';
 import type { CautionedPair } from '../coefficients/use-pair-cautions';
 import { FailureNotice } from '../controls/failure-notice';
@@ -7,6 +8,7 @@ import { StoppedNotice } from '../controls/stopped-notice';
 import { useElementWidth } from '../controls/use-element-width';
 import { SaveFigure } from '../figures/export/save-figure';
 import { PinButton } from '../pins/pin-button';
+import { remedyPhrase } from '../remedies/remedy-words';
 import { useReadOnly } from '../study/read-only';
 import { displayName } from '../study/variable-name';
 import { ValueTableView } from '../tables/value-table-view';
@@ -108,10 +110,19 @@ function Waiting({
 function Words({ state: { result, choices }, asked }: { state: WaysState; asked: CautionedPair }) {
   if (!result) return null;
   const shares = sharesInWords(result, choices);
+  const { study, x, y } = asked;
+  const decided = remedyOfPair(study.state.remedies, x.id, y.id);
   return (
-    <p className="mb-2" data-testid="ways-in-words">
-      {[...agreementInWords(result, choices, alphaOf(asked)), ...(shares ? [shares] : [])].join(' ')}
-    </p>
+    <>
+      <p className="mb-2" data-testid="ways-in-words">
+        {[...agreementInWords(result, choices, alphaOf(asked)), ...(shares ? [shares] : [])].join(' ')}
+      </p>
+      {decided && decided.kind !== 'method' && (
+        <p className="mb-2 text-[13px] text-muted">
+          What was decided for the pair ({remedyPhrase(decided, study)}) is none of these ways; what is in force is marked as without it.
+        </p>
+      )}
+    </>
   );
 }
 

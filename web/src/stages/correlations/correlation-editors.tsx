@@ -28,7 +28,7 @@ export function correlationEditors(
         <details className="mt-2 border-t border-rule px-2 pt-2">
           <summary className="cursor-pointer text-[13px] text-accent">Rows of the same case, gaps, steps, limits</summary>
           <div className="mt-2">
-            <RemediesEditor study={study} />
+            <RemediesEditor study={study} low />
           </div>
         </details>
       </>

@@ -75,6 +75,9 @@ export type {
   Statistic,
   UndefinedBecause,
 } from './correlation/types';
+export { type DistanceCorrelation, type DistanceCorrelationOptions, distanceCorrelation } from './dependence/distance-correlation';
+export { type RankDependence, rankDependence } from './dependence/rank-dependence';
+export { type UnseenPair, unseenPairs } from './dependence/unseen-pairs';
 export { type BoxSummary, boxSummary } from './description/box-summary';
 export { codesApart } from './description/codes-apart';
 export { type ConcentrationEllipse, concentrationEllipse, type PairMoments } from './description/concentration-ellipse';

@@ -444,3 +444,15 @@ test('roles come from the panel, a header is dragged to another place, and boots
   await expect(above).not.toHaveText(interval(reference.nitrateByTaxa.r.interval));
   await expect(above).toHaveText(/^\[−\.\d\d, −\.\d\d\]$/);
 });
+
+test('what r and ρ do not see: asked of a pair in its card, and searched for among all', async ({ page }) => {
+  await openCopy(page, 'Aldermere streams');
+  await cellOf(page, 'mayfly taxa', 'nitrate').click();
+  const card = page.getByRole('complementary', { name: /^Pair/ });
+  await card.getByRole('button', { name: 'Anything at all?', exact: true }).click();
+  await expect(card.getByTestId('dependence')).toContainText(/^Something is there, of whatever form: p = \.002 of the two together\./);
+  await expect(card.getByTestId('dependence')).toContainText(/Distance correlation \.\d{3} .* by 999 shuffles \(seed 1\), n = 248\./);
+  await page.getByRole('button', { name: 'Ranked', exact: true }).click();
+  await page.getByRole('button', { name: 'Search for pairs that no straight or monotone coefficient sees' }).click();
+  await expect(page.getByTestId('unseen')).toContainText(/^Of 66 pairs /, { timeout: 60_000 });
+});

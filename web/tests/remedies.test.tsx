@@ -15,6 +15,7 @@ import { remedyInWords } from '../src/coefficients/caution-words';
 import { buildMatrix } from '../src/coefficients/matrix';
 import { matrixRequest } from '../src/coefficients/requests';
 import { sentenceOf } from '../src/methods-line/methods-parts';
+import { dependenceInWords, unseenInWords } from '../src/pair-card/dependence-words';
 import { PairCautions } from '../src/pair-card/pair-cautions';
 import { pairContext, pinnedPair } from '../src/pair-card/pair-request';
 import { advisedRemedy, advisedSettingAside, isForAll, isSettled } from '../src/remedies/advised-remedy';
@@ -412,5 +413,48 @@ describe('all ways tested together, in words', () => {
     };
     expect(heldInWays([held as never])).toEqual(['catchment']);
     expect(heldInWays([{ ...held, places: [0] } as never])).toEqual([]);
+  });
+});
+
+describe('whether anything is there at all, in words', () => {
+  const found = {
+    kind: 'dependence' as const,
+    n: 248,
+    distance: { coefficient: 0.31, corrected: 0.052, pValue: 0.001, pMethod: 'permutation' as const },
+    ranks: { yOnX: 0.27, xOnY: -0.03, pValue: 0.2, pMethod: 'normal' as const },
+    undefinedBecause: null,
+    permutations: 999,
+    seed: 1,
+  };
+  const names = { x: 'nitrate', y: 'taxa' };
+  it('says both with their p, and of the two together', () => {
+    expect(dependenceInWords(found, names, 0.05)).toEqual([
+      'Something is there, of whatever form: p = .002 of the two together.',
+      'Distance correlation .310 (bias-corrected square .052), p = .001 by 999 shuffles (seed 1), n = 248.',
+      'ξ .270 of taxa as a function of nitrate, −.030 the other way, p = .200.',
+      'Neither has a sign, and neither is on the scale of r: they tell whether, not how.',
+    ]);
+  });
+
+  it('nothing, a bound, and what cannot be said', () => {
+    const none = {
+      ...found,
+      distance: { ...found.distance, pValue: 0.4, pMethod: 'bound' as const },
+      ranks: { ...found.ranks, pMethod: 'permutation' as const },
+    };
+    const words = dependenceInWords(none, names, 0.05);
+    expect(words[0]).toBe('Nothing is seen, of whatever form: p = .400 of the two together.');
+    expect(words[1]).toContain('by a bound, which is larger than p');
+    expect(words[2]).toContain('by shuffles');
+    expect(dependenceInWords({ ...found, undefinedBecause: 'constant-x' }, names, 0.05)[0]).toContain('does not vary');
+  });
+
+  it('of a search, how many were looked at and found', () => {
+    const searched = { kind: 'unseen' as const, looked: 66, pairs: [], permutations: 999, seed: 1 };
+    expect(unseenInWords(searched, 0.05)).toBe('Of 66 pairs none has something that neither r nor ρ sees at .05.');
+    const pair = { x: 'v1', y: 'v2', n: 40, r: 0.01, rho: 0.02, distance: 0.4, xi: 0.3, anyP: 0.01 };
+    expect(unseenInWords({ ...searched, pairs: [pair] }, 0.05)).toBe(
+      'Of 66 pairs 1 has something that neither r nor ρ sees at .05; p of any dependence is adjusted after Holm.',
+    );
   });
 });

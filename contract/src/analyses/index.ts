@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { cautionsRequestSchema, cautionsResultSchema } from './cautions';
 import { collinearityRequestSchema, collinearityResultSchema, completeRowsRequestSchema, completeRowsResultSchema } from './collinearity';
 import { correlationRequestSchema, correlationResultSchema } from './correlation';
+import { dependenceRequestSchema, dependenceResultSchema, unseenRequestSchema, unseenResultSchema } from './dependence';
 import { dependentRequestSchema, dependentResultSchema } from './dependent';
 import { describeRequestSchema, describeResultSchema } from './describe';
 import { equalMatricesRequestSchema, equalMatricesResultSchema } from './equal-matrices';
@@ -29,6 +30,7 @@ import { waysTestRequestSchema, waysTestResultSchema } from './ways-test';
 export * from './cautions';
 export * from './collinearity';
 export * from './correlation';
+export * from './dependence';
 export * from './dependent';
 export * from './describe';
 export * from './equal-matrices';
@@ -85,6 +87,8 @@ export const analysisSchema = z.discriminatedUnion('kind', [
   waysTestRequestSchema,
   repeatedRowsRequestSchema,
   gapsRequestSchema,
+  dependenceRequestSchema,
+  unseenRequestSchema,
 ]);
 export type Analysis = z.infer<typeof analysisSchema>;
 /** A request as it is sent: what has a usual value may be left out. */
@@ -122,6 +126,8 @@ export const analysisResultSchema = z.discriminatedUnion('kind', [
   waysTestResultSchema,
   repeatedRowsResultSchema,
   gapsResultSchema,
+  dependenceResultSchema,
+  unseenResultSchema,
 ]);
 export type AnalysisResult = z.infer<typeof analysisResultSchema>;
 /** The result that belongs to a request. */

@@ -52,6 +52,10 @@ export const REFERENCES = {
     cite: 'Brown & Benedetti (1977)',
     full: 'Brown, M. B., & Benedetti, J. K. (1977). Sampling behavior of tests for correlation in two-way contingency tables. Journal of the American Statistical Association, 72, 309–315.',
   },
+  'chatterjee-2021': {
+    cite: 'Chatterjee (2021)',
+    full: 'Chatterjee, S. (2021). A new coefficient of correlation. Journal of the American Statistical Association, 116, 2009–2022.',
+  },
   'cleveland-1979': {
     cite: 'Cleveland (1979)',
     full: 'Cleveland, W. S. (1979). Robust locally weighted regression and smoothing scatterplots. Journal of the American Statistical Association, 74, 829–836.',
@@ -173,6 +177,10 @@ export const REFERENCES = {
     cite: 'Iglewicz & Hoaglin (1993)',
     full: 'Iglewicz, B., & Hoaglin, D. C. (1993). How to detect and handle outliers. ASQC Quality Press.',
   },
+  'huo-szekely-2016': {
+    cite: 'Huo & Székely (2016)',
+    full: 'Huo, X., & Székely, G. J. (2016). Fast computing for distance covariance. Technometrics, 58, 435–447.',
+  },
   'jarque-bera-1987': {
     cite: 'Jarque & Bera (1987)',
     full: 'Jarque, C. M., & Bera, A. K. (1987). A test for normality of observations and regression residuals. International Statistical Review, 55, 163–172.',
@@ -271,6 +279,10 @@ export const REFERENCES = {
     cite: 'Spearman (1904)',
     full: 'Spearman, C. (1904). The proof and measurement of association between two things. The American Journal of Psychology, 15, 72–101.',
   },
+  'shen-panda-vogelstein-2022': {
+    cite: 'Shen, Panda & Vogelstein (2022)',
+    full: 'Shen, C., Panda, S., & Vogelstein, J. T. (2022). The chi-square test of distance correlation. Journal of Computational and Graphical Statistics, 31, 254–262.',
+  },
   'steegen-2016': {
     cite: 'Steegen et al. (2016)',
     full: 'Steegen, S., Tuerlinckx, F., Gelman, A., & Vanpaemel, W. (2016). Increasing transparency through a multiverse analysis. Perspectives on Psychological Science, 11, 702–712.',
@@ -278,6 +290,14 @@ export const REFERENCES = {
   'steiger-1980': {
     cite: 'Steiger (1980)',
     full: 'Steiger, J. H. (1980). Tests for comparing elements of a correlation matrix. Psychological Bulletin, 87, 245–251.',
+  },
+  'szekely-rizzo-2013': {
+    cite: 'Székely & Rizzo (2013)',
+    full: 'Székely, G. J., & Rizzo, M. L. (2013). The distance correlation t-test of independence in high dimension. Journal of Multivariate Analysis, 117, 193–213.',
+  },
+  'szekely-rizzo-bakirov-2007': {
+    cite: 'Székely, Rizzo & Bakirov (2007)',
+    full: 'Székely, G. J., Rizzo, M. L., & Bakirov, N. K. (2007). Measuring and testing dependence by correlation of distances. The Annals of Statistics, 35, 2769–2794.',
   },
   'thorndike-1949': {
     cite: 'Thorndike (1949)',

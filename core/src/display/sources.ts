@@ -60,6 +60,13 @@ export const RULE_SOURCES = {
   'smooth curve': ['cleveland-1979'],
   'rows of the same case': ['bland-altman-1995', 'bakdash-marusich-2017', 'davison-hinkley-1997'],
   'polychoric and polyserial correlation': ['pearson-1900', 'olsson-1979', 'olsson-drasgow-dorans-1982', 'genz-2004'],
+  'any dependence': [
+    'szekely-rizzo-bakirov-2007',
+    'szekely-rizzo-2013',
+    'huo-szekely-2016',
+    'shen-panda-vogelstein-2022',
+    'chatterjee-2021',
+  ],
   'nearest correlation matrix': ['higham-2002'],
   'values below a detection limit': ['lyles-williams-chuachoowong-2001'],
   'defensible ways': ['steegen-2016', 'simonsohn-simmons-nelson-2020'],

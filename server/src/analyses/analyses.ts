@@ -5,6 +5,7 @@ import { cautions } from './cautions';
 import { collinearity } from './collinearity';
 import { completeRows } from './complete-rows';
 import { correlation } from './correlation';
+import { dependence, unseen } from './dependence';
 import { dependent } from './dependent';
 import { describeVariables } from './describe';
 import { equalMatrices } from './equal-matrices';
@@ -59,6 +60,8 @@ const ANALYSES: { readonly [K in AnalysisKind]: AnalysisModule<K> } = {
   'ways-test': waysTest,
   'repeated-rows': repeatedRows,
   gaps,
+  dependence,
+  unseen,
 };
 
 /** The module of a request; the record above pairs them, which its type cannot say of a single request. */

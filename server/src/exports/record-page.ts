@@ -40,6 +40,9 @@ const FORMULAS: Readonly<Record<AnalysisKind, string>> = {
   ways: 'Each combination of choices computed on its own rows; shares: what R² of the additive model of z = artanh loses without a choice.',
   'ways-test':
     'One variable permuted against all others by a seeded generator, every way computed again; p = (b + 1)/(m + 1) of shuffles with as extreme a median z, and with as many ways with p ≤ α of one sign.',
+  dependence:
+    'Distance correlation √(dCov²/√(dVar²·dVar²)) with p by seeded permutation, above 1,000 rows P(χ²₁ ≥ nC + 1); ξ = 1 − nΣ|rᵢ₊₁ − rᵢ|/(2Σlᵢ(n − lᵢ)) in order of x, both directions.',
+  unseen: 'The same for every pair, adjusted after Holm, where neither r nor ρ is significant.',
   regression: 'Least squares by QR; t, p and intervals with n − p − 1 degrees of freedom; Cook’s distance, leverage, residuals.',
 };
 /** Longer lists are shortened here; analysis.json has them whole. */

@@ -5,6 +5,7 @@ import { takenInWords } from '../remedies/remedy-words';
 import { displayName } from '../study/variable-name';
 import { ByGroupSection } from './by-group-section';
 import { CompareSection } from './compare-section';
+import { DependenceSection } from './dependence-section';
 import { LineSection } from './line-section';
 import { MethodChoice } from './method-choice';
 import { PairCautions } from './pair-cautions';
@@ -85,6 +86,9 @@ export function PairSections({ context, variables, result, second }: PairContent
       </Section>
       <Section id="sturdiness" title="Sturdiness">
         {() => <SturdinessSection key={key} context={context} />}
+      </Section>
+      <Section id="dependence" title="Anything at all?">
+        {() => <DependenceSection key={key} context={context} />}
       </Section>
       <Section id="repeated" title="Rows of the same case">
         {() => <RepeatedSection key={key} context={context} />}

@@ -13,6 +13,7 @@ import { filterPairs, type RankedPair, rankedColumns, sortPairs } from './ranked
 import { RankedFilters } from './ranked-filters';
 import { RankedRow } from './ranked-row';
 import { rankedTable } from './ranked-table';
+import { UnseenSearch } from './unseen-search';
 import { useRanking } from './use-ranking';
 
 const ROW_HEIGHT = 30;
@@ -135,6 +136,7 @@ function Ranked({ study, settings, selection, matrix }: ArrangementProps & { rea
           No pair is left by these filters{ranking.find && `: no variable is called “${ranking.find}”, or its pairs do not fit the rest`}.
         </p>
       )}
+      <UnseenSearch study={study} variables={matrix.variables} settings={settings} selection={selection} />
     </>
   );
 }

@@ -7,7 +7,7 @@ export default defineConfig({
     ssr: true,
     target: 'node20',
     outDir: 'dist',
-    rollupOptions: { input: { bench: 'bench.ts' }, output: { entryFileNames: '[name].js' } },
+    rollupOptions: { input: { bench: 'bench.ts', remedies: 'remedies.ts' }, output: { entryFileNames: '[name].js' } },
   },
   ssr: { noExternal: [/^@ivlen\//] },
 });

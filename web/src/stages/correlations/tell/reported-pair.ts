@@ -1,9 +1,10 @@
-import type { CorrelationSettings, PairResult, Variable } from '@ivlen/contract';
+import { type CorrelationSettings, type PairResult, remedyOfPair, type Variable } from '@ivlen/contract';
 import { COEFFICIENTS, type Method } from '@ivlen/core';
 import { cautionsRequest } from '../../../coefficients/cautions-request';
 import { completeForOf, howOf } from '../../../coefficients/requests';
 import { intervalWords, missingWords } from '../../../coefficients/sentence-parts';
 import { resultSentence } from '../../../pair-card/result-sentence';
+import { isSettled } from '../../../remedies/advised-remedy';
 import { askedRemedy, takenInWords } from '../../../remedies/remedy-words';
 import { rowsInWords } from '../../../study/rows-in-use';
 import { displayName } from '../../../study/variable-name';
@@ -74,7 +75,11 @@ export async function checkedPair(asking: Asking, { x, y, method, settings, amon
     identifier: named ? displayName(named) : null,
     groups: taking ? displayName(taking.by) : null,
   };
-  return { x, y, method, subject, alpha, checks: pair?.checks ?? [], cautions: pair?.cautions ?? [] };
+  const decided = remedyOfPair(asking.study.state.remedies, x.id, y.id);
+  const advice = { identifier: found?.identifier ?? null, groupBy: taking?.by.id ?? null };
+  // What was heeded by a decision remains no limit.
+  const cautions = (pair?.cautions ?? []).filter((caution) => !isSettled(caution, decided, advice));
+  return { x, y, method, subject, alpha, checks: pair?.checks ?? [], cautions };
 }
 
 /** "Single pairs by Spearman’s ρ in all 248 rows, two-sided, using every complete pair, with 95 % intervals." */

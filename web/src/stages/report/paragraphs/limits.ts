@@ -6,7 +6,7 @@ import { distinctPairs, pairId, pairWords } from './checks';
 import type { ReportFacts } from './facts';
 
 /** Decisions about what was tried and what came of it. */
-const TRIED = new Set(['no-scale', 'pair-method', 'predictor']);
+const TRIED = new Set(['no-scale', 'pair-method', 'remedy', 'predictor']);
 /** Of questions and hypotheses, what was changed or dropped late is a limit; that they were stated is none. */
 const LATE = /after its results? (?:was|were) shown/;
 

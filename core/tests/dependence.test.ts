@@ -156,6 +156,13 @@ describe('pairs that no straight or monotone coefficient sees', () => {
     expect((first?.rP ?? 0) > 0.05 && (first?.rhoP ?? 0) > 0.05 && (first?.anyP ?? 1) <= 0.05).toBe(true);
   });
 
+  it('are found among many pairs too: no number of shuffles bounds p from below', () => {
+    const many = [x, wave, ...Array.from({ length: 10 }, () => Float64Array.from(x, () => random.normal()))];
+    const unseen = unseenPairs(many).filter((pair) => pair.unseen);
+    expect(unseen.map(({ i, j }) => [i, j])).toContainEqual([0, 1]);
+    expect(unseen.length).toBeLessThan(3);
+  });
+
   it('a pair of which nothing is known is not among them', () => {
     const [only] = unseenPairs([x, new Float64Array(120).fill(1)]);
     expect([only?.unseen, only?.anyP]).toEqual([false, Number.NaN]);

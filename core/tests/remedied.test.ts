@@ -3,6 +3,7 @@ import {
   kendall,
   maximumLikelihood,
   type PairRemedy,
+  pairSentence,
   partialCorrelation,
   pearson,
   permutationTest,
@@ -149,5 +150,32 @@ describe('at the edges no remedy says more than there is', () => {
         if (Math.abs(coefficient) === 1) expect([interval, degenerate]).toEqual([null, true]);
       }
     }
+  });
+});
+
+describe('the sentence of a coefficient with a remedy', () => {
+  const [a, b] = [
+    { name: 'depth', highMeans: null },
+    { name: 'flow', highMeans: null },
+  ];
+  const within = { kind: 'within', groups: station, cases: true } as const;
+  it('says how it was taken, and shares no variance of rows', () => {
+    const said = pairSentence(remediedTest(x, y, within, { method: 'pearson' }), a, b, 0.05, { taken: 'within each station' });
+    expect(said).toMatch(/^There was a positive association of depth with flow, taken within each station, r\(39\) = \.\d\d, 95 % CI/);
+    expect(said).not.toContain('of variance shared');
+    const none = pairSentence(remediedTest(x, third, { kind: 'permutation' }, { method: 'pearson' }), a, b, 1e-9, {
+      taken: 'with p by permutation',
+    });
+    expect(none).toMatch(/^No association between depth and flow, taken with p by permutation, was detected, r = \.\d\d, n = 60, 95 % CI/);
+  });
+
+  it('says that a variable does not vary so, where it does among the rows', () => {
+    const level = Float64Array.from(station, (of) => of % 7);
+    const test = remediedTest(level, y, within, { method: 'pearson' });
+    expect(pairSentence(test, a, b, 0.05, { taken: 'within each station' })).toBe(
+      'No correlation between depth and flow, taken within each station, could be computed, since depth does not vary so.',
+    );
+    const few = remediedTest(level, y, within, { method: 'spearman' });
+    expect(pairSentence(few, a, b, 0.05, { taken: 'within each station' })).toContain('since too few rows or cases are left.');
   });
 });

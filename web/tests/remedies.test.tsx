@@ -12,6 +12,7 @@ import {
 import { screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
 import { remedyInWords } from '../src/coefficients/caution-words';
+import { cellLines } from '../src/coefficients/cell-data';
 import { buildMatrix } from '../src/coefficients/matrix';
 import { matrixRequest } from '../src/coefficients/requests';
 import { sentenceOf } from '../src/methods-line/methods-parts';
@@ -228,6 +229,19 @@ describe('the matrix', () => {
     expect(matrixOf(own).cell(nitrate, phosphate).remedied).toBe('by-itself');
     expect(matrixOf(own).cell(nitrate, taxa).remedied).toBeNull();
     expect(matrixOf(decided(WITHIN)).cell(phosphate, nitrate).remedied).toBe('as-all');
+  });
+
+  it('says why a remedy leaves no coefficient: a variable may vary among the rows, and not inside cases', () => {
+    const none = {
+      ...result,
+      undefinedBecause: Array.from({ length: 9 }, (_, at) =>
+        at === 3 ? ('constant-x' as const) : at === 1 ? ('too-few-cases' as const) : null,
+      ),
+    };
+    const matrix = buildMatrix(decided(WITHIN), plain.state.variables, [none], settings, undefined);
+    const lines = (row: Variable, column: Variable) => cellLines(matrix.cell(row, column), { levels: [0.05], level: 0.95 });
+    expect(lines(phosphate, nitrate)).toEqual(['no coefficient: phosphate does not vary as it was decided']);
+    expect(lines(nitrate, phosphate)).toEqual(['no coefficient: too few rows or cases are left as it was decided']);
   });
 
   it('says under it how many pairs are got otherwise', () => {
@@ -454,7 +468,7 @@ describe('whether anything is there at all, in words', () => {
     expect(unseenInWords(searched, 0.05)).toBe('Of 66 pairs none has something that neither r nor ρ sees at .05.');
     const pair = { x: 'v1', y: 'v2', n: 40, r: 0.01, rho: 0.02, distance: 0.4, xi: 0.3, anyP: 0.01 };
     expect(unseenInWords({ ...searched, pairs: [pair] }, 0.05)).toBe(
-      'Of 66 pairs 1 has something that neither r nor ρ sees at .05; p of any dependence is adjusted after Holm.',
+      'Of 66 pairs 1 has something that neither r nor ρ sees at .05; p of any dependence is a bound, adjusted after Holm.',
     );
   });
 });

@@ -11,6 +11,8 @@ export interface DistanceCorrelationOptions {
   permutations?: number;
   /** Default 1. */
   seed?: number;
+  /** `bound` gives the bound at any size, which no number of shuffles limits from below. Default 'best'. */
+  p?: 'best' | 'bound';
   onProgress?: (done: number) => void;
 }
 
@@ -47,7 +49,7 @@ const ROUNDING = 1e-12;
 export function distanceCorrelation(
   x: Float64Array,
   y: Float64Array,
-  { permutations = 999, seed = 1, onProgress }: DistanceCorrelationOptions = {},
+  { permutations = 999, seed = 1, p = 'best', onProgress }: DistanceCorrelationOptions = {},
 ): DistanceCorrelation {
   if (x.length !== y.length) throw new RangeError(`columns must have the same length; got ${x.length} and ${y.length}`);
   const complete = completePair(x, y);
@@ -72,7 +74,8 @@ export function distanceCorrelation(
   const unbiased = (sum: number, one: Prepared, other: Prepared) => uCovariance(sum, one.rows, other.rows, one.total * other.total, n);
   const corrected = unbiased(products, a, b) / Math.sqrt(unbiased(a.squares, a, a) * unbiased(b.squares, b, b));
   const found = { ...facts, coefficient: Math.sqrt(Math.min(1, covariance / spread)), corrected };
-  if (n > MOST_SHUFFLED) return { ...found, pValue: chiSquaredP(Math.max(0, n * corrected + 1), 1).pValue, pMethod: 'bound' };
+  if (p === 'bound' || n > MOST_SHUFFLED)
+    return { ...found, pValue: chiSquaredP(Math.max(0, n * corrected + 1), 1).pValue, pMethod: 'bound' };
   return {
     ...found,
     pValue: shuffledP(a, b, covariance, { permutations, seed, ...(onProgress ? { onProgress } : {}) }),

@@ -46,7 +46,10 @@ export function pairSentence(
   const begun = (words: string) => (given ? given + words.charAt(0).toLowerCase() + words.slice(1) : words);
   const how = taken === undefined ? '' : `, taken ${taken},`;
   const between = `between ${x.name} and ${y.name}${how}`;
-  if (test.undefinedBecause) return begun(`No correlation ${between} could be computed, since ${reason(test, x, y)}.`);
+  if (test.undefinedBecause)
+    return begun(
+      `No correlation ${between} could be computed, since ${(taken === undefined ? null : reasonTaken(test, x, y)) ?? reason(test, x, y)}.`,
+    );
   const r = test.coefficient;
   const interval = test.interval
     ? `, ${adjustedP === undefined ? '' : 'unadjusted '}${levelInWords(test.interval, test.n)} CI ${formatInterval(test.interval.low, test.interval.high, decimals.coefficients)}`
@@ -97,6 +100,22 @@ function sharedVariance(r: number): string {
   if (percent < 0.5) return 'under 1 %';
   if (percent > 99 && percent < 100) return 'over 99 %';
   return `${Math.round(percent)} %`;
+}
+
+/** Inside cases or groups, or among their means, a variable may be constant that varies among the rows. */
+function reasonTaken({ undefinedBecause }: CorrelationTest, x: NamedVariable, y: NamedVariable): string | null {
+  switch (undefinedBecause) {
+    case 'constant-x':
+      return `${x.name} does not vary so`;
+    case 'constant-y':
+      return `${y.name} does not vary so`;
+    case 'constant-both':
+      return 'neither varies so';
+    case 'too-few-cases':
+      return 'too few rows or cases are left';
+    default:
+      return null;
+  }
 }
 
 function reason({ undefinedBecause, n }: CorrelationTest, x: NamedVariable, y: NamedVariable): string {

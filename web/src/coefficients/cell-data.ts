@@ -41,7 +41,20 @@ export function cellId({ row, column }: Pick<GridCellData, 'row' | 'column'>): s
 }
 
 /** Why a cell has no coefficient, in words. */
-function undefinedInWords({ row, column, because, n }: Pick<GridCellData, 'row' | 'column' | 'because' | 'n'>): string {
+function undefinedInWords({
+  row,
+  column,
+  because,
+  n,
+  remedied,
+}: Pick<GridCellData, 'row' | 'column' | 'because' | 'n' | 'remedied'>): string {
+  if (remedied !== null) {
+    // Inside cases or groups, or among their means, a variable may be constant that varies among the rows.
+    const names = { 'constant-x': displayName(row), 'constant-y': displayName(column), 'constant-both': 'neither' } as const;
+    if (because === 'too-few-cases') return 'too few rows or cases are left as it was decided';
+    if (because && because in names)
+      return `${names[because as keyof typeof names]} ${because === 'constant-both' ? 'varies' : 'does not vary'} as it was decided`;
+  }
   switch (because) {
     case 'constant-x':
       return `${displayName(row)} has the same value in all ${n} rows used`;

@@ -32,5 +32,5 @@ export function unseenInWords({ looked, pairs }: UnseenResult, alpha: number): s
   const count = (number: number, one: string, many: string) => `${number.toLocaleString('en-GB')} ${number === 1 ? one : many}`;
   const level = coefficientText(alpha);
   if (pairs.length === 0) return `Of ${count(looked, 'pair', 'pairs')} none has something that neither r nor ρ sees at ${level}.`;
-  return `Of ${count(looked, 'pair', 'pairs')} ${count(pairs.length, 'has', 'have')} something that neither r nor ρ sees at ${level}; p of any dependence is adjusted after Holm.`;
+  return `Of ${count(looked, 'pair', 'pairs')} ${count(pairs.length, 'has', 'have')} something that neither r nor ρ sees at ${level}; p of any dependence is a bound, adjusted after Holm.`;
 }

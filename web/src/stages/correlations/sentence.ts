@@ -64,7 +64,8 @@ export function sentence(study: Study, settings: CorrelationSettings, facts: Cor
     ', ',
     adjustmentWords(settings, onePair),
     ', with ',
-    intervalWords(settings),
+    // A remedy for all has its own kind of interval.
+    intervalWords(study.state.remedies.every ? { ...settings, interval: 'default' } : settings),
     ...(held ? [] : controlWords(settings, candidates, onePair)),
     ...otherwiseWords(study, settings),
     '.',

@@ -24,6 +24,7 @@ export const variablePatchSchema = variableSchema
     missingCodes: true,
     note: true,
     detectionLimit: true,
+    reliability: true,
   })
   .partial();
 export type VariablePatch = z.infer<typeof variablePatchSchema>;

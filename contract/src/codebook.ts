@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { derivationSchema } from './derivations';
 import { methodSchema } from './methods';
 import { questionSchema } from './questions';
+import { reliabilitySchema } from './reliability';
 import { NO_REMEDIES, pairKey, remediesSchema } from './remedies';
 import { namedSubsetSchema, subsetSchema } from './subsets';
 
@@ -35,6 +36,8 @@ export const variableSchema = z.object({
   note: z.string().max(4000).nullable(),
   /** Values up to this one lie below what could be measured, and stand at the limit; null where all were measured. */
   detectionLimit: z.number().nullable().default(null),
+  /** null where nothing is known of its errors of measurement. */
+  reliability: reliabilitySchema.nullable().default(null),
   /** How the variable is computed from others; null for measured ones. */
   derivation: derivationSchema.nullable(),
   /** The revision at which its values last changed, themselves or through a source. */

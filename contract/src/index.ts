@@ -15,6 +15,7 @@ export * from './pins';
 export * from './questions';
 export * from './reading';
 export * from './records';
+export * from './reliability';
 export * from './remedies';
 export * from './reports';
 export * from './rich-text';

@@ -183,6 +183,8 @@ export { type NearDependences, nearDependences } from './regression/near-depende
 export { inflationWithoutEach, type TermInflation, type Terms, termInflation } from './regression/term-inflation';
 export { type ToldBy, toldBy } from './regression/told-by';
 export { inflationAmong, type VarianceInflation, varianceInflation } from './regression/variance-inflation';
+export { correctAttenuation, type Disattenuated, type ReliabilityForm, type ReliabilityOf } from './reliability/attenuation';
+export { type Intraclass, intraclass, type Reliability } from './reliability/intraclass';
 export { limitedColumn, type PairRemedy, type PairRemedyKind, remediedTest, remedyServes } from './remedies/remedied-test';
 export { type BootstrapCorrelation, type BootstrapOptions, bootstrapCorrelation } from './resampling/bootstrap-correlation';
 export { type ClusterBootstrap, type ClusterBootstrapOptions, clusterBootstrap } from './resampling/cluster-bootstrap';

@@ -69,6 +69,8 @@ const PAIR: Readonly<Record<string, (x: Float64Array, y: Float64Array) => unknow
   distanceCorrelation: (x, y) => core.distanceCorrelation(x, y, { permutations: 19 }),
   rankDependence: (x, y) => core.rankDependence(x, y, { permutations: 19 }),
   unseenPairs: (x, y) => core.unseenPairs([x, y], { permutations: 19 }),
+  intraclass: (x, y) => core.intraclass([x, y]),
+  correctAttenuation: (x, y) => core.correctAttenuation(x, y, { kind: 'repeated', columns: [x, y], form: 'one' }, null, { replicates: 20 }),
   polychoric: core.polychoric,
   'polychoric of steps': (x, y) => core.polychoric(labels(x), y.map(Math.sign)),
   polyserial: (x) => core.polyserial(x, labels(x)),

@@ -170,3 +170,40 @@ test('a detection limit in the codebook: what lies below it is counted, and r kn
   await expect(card.getByTestId('pair-sentence')).toContainText('taken with values below their limits as such, on logarithms');
   await expect(caution).toContainText('Done, as decided');
 });
+
+test('a reliability, known or from repeated columns: r without errors of measurement beside the observed one', async ({ page }) => {
+  await openCopy(page, 'Aldermere streams');
+  await cellOf(page, 'mayfly taxa', 'nitrate').click();
+  const card = page.getByRole('complementary', { name: /^Pair/ });
+  await card.getByRole('button', { name: 'Measured with error', exact: true }).click();
+  await expect(card).toContainText('No reliability is known of nitrate or mayfly taxa.');
+
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Data', exact: true }).click();
+  await page.getByRole('button', { name: 'Codebook', exact: true }).click();
+  await page.getByRole('button', { name: 'Edit the entry of nitrate' }).click();
+  const form = page.getByRole('form', { name: /^Entry of nitrate/ });
+  await form.getByLabel('Reliability, if known').fill('1.4');
+  await form.getByRole('button', { name: 'Save' }).click();
+  await expect(form).toContainText('A number above 0 and at most 1.');
+  await form.getByLabel('Reliability, if known').fill('.64');
+  await form.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByText('reliability known, .640')).toBeVisible();
+
+  await page.getByRole('button', { name: 'Edit the entry of conductivity' }).click();
+  await page.getByRole('button', { name: 'Reliability from repeated columns …' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByRole('checkbox', { name: 'dissolved solids' }).check();
+  await expect(dialog.getByRole('list', { name: 'Reliabilities' })).toContainText(/ICC\(1,1\) = /);
+  await dialog.getByRole('button', { name: 'Use ICC(3,k), Cronbach’s α' }).click();
+  await expect(page.getByText('reliability ICC(3,k), Cronbach’s α of 2 columns')).toBeVisible();
+
+  await page.getByRole('navigation', { name: 'Stages' }).getByRole('link', { name: 'Correlations', exact: true }).click();
+  await cellOf(page, 'mayfly taxa', 'nitrate').click();
+  const words = card.getByTestId('attenuation');
+  // What was opened before stays open.
+  const section = card.getByRole('button', { name: 'Measured with error', exact: true });
+  if ((await section.getAttribute('aria-expanded')) !== 'true') await section.click();
+  await expect(words).toContainText('Observed r = −.634 (n = 248).');
+  // −.634 and its limits over √.64.
+  await expect(words).toContainText(/r would be −\.79\d \[−\.87\d, −\.69\d\]/);
+});

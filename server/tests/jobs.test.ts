@@ -53,6 +53,7 @@ it('a study whose storing is stopped half-way is not there at all', async () => 
     note: null,
     derivation: null,
     detectionLimit: null,
+    reliability: null,
     version: 1,
   };
   const state = {

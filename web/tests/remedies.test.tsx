@@ -16,6 +16,7 @@ import { cellLines } from '../src/coefficients/cell-data';
 import { buildMatrix } from '../src/coefficients/matrix';
 import { matrixRequest } from '../src/coefficients/requests';
 import { sentenceOf } from '../src/methods-line/methods-parts';
+import { attenuationInWords, reliabilityInWords } from '../src/pair-card/attenuation-words';
 import { dependenceInWords, unseenInWords } from '../src/pair-card/dependence-words';
 import { PairCautions } from '../src/pair-card/pair-cautions';
 import { pairContext, pinnedPair } from '../src/pair-card/pair-request';
@@ -470,5 +471,49 @@ describe('whether anything is there at all, in words', () => {
     expect(unseenInWords({ ...searched, pairs: [pair] }, 0.05)).toBe(
       'Of 66 pairs 1 has something that neither r nor ρ sees at .05; p of any dependence is a bound, adjusted after Holm.',
     );
+  });
+});
+
+describe('measured with error, in words', () => {
+  const found = {
+    kind: 'attenuation' as const,
+    n: 100,
+    observed: 0.5,
+    reliabilities: [0.8, 0.7] as [number, number],
+    corrected: 0.6681531,
+    low: 0.4498585,
+    high: 0.847405,
+    method: 'known' as const,
+    replicates: 2000,
+    seed: 1,
+  };
+  const known = (name: string) => ({ name, reliability: { kind: 'known' as const, value: 0.8 } });
+  it('the observed one first, what is known, and the corrected one with its limits', () => {
+    expect(attenuationInWords(found, [known('nitrate'), known('taxa')])).toEqual([
+      'Observed r = .500 (n = 100).',
+      'nitrate has a reliability of .800, taxa has a reliability of .700.',
+      'Without errors of measurement r would be .668 [.450, .847].',
+      'The limits are those of r, divided likewise; the reliabilities are taken as known.',
+    ]);
+  });
+
+  it('beyond 1 is written as it is, and said', () => {
+    const beyond = attenuationInWords({ ...found, corrected: 1.12, high: 1.4, method: 'bootstrap' }, [
+      known('nitrate'),
+      { name: 'taxa', reliability: null },
+    ]);
+    expect(beyond[1]).toContain('taxa counts as measured without error');
+    expect(beyond[2]).toBe('Without errors of measurement r would be 1.120 [.450, 1.400].');
+    expect(beyond[3]).toContain('2,000 samples of the rows');
+    expect(beyond[4]).toContain('the reliabilities are too low for these rows');
+  });
+
+  it('where nothing can be said, says why', () => {
+    expect(attenuationInWords({ ...found, corrected: null }, [known('a'), known('b')]).at(-1)).toContain('not above zero');
+    expect(attenuationInWords({ ...found, observed: null }, [known('a'), known('b')])).toEqual([
+      'No r: too few rows are complete, or a variable does not vary.',
+    ]);
+    expect(reliabilityInWords({ kind: 'repeated', columns: ['v1', 'v2'], form: 'alpha' })).toBe('ICC(3,k), Cronbach’s α of 2 columns');
+    expect(reliabilityInWords({ kind: 'known', value: 0.8 })).toBe('known, .800');
   });
 });

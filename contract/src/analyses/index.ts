@@ -15,6 +15,7 @@ import { missingRequestSchema, missingResultSchema } from './missing';
 import { pairRequestSchema, pairResultSchema } from './pair';
 import { predictionRequestSchema, predictionResultSchema } from './prediction';
 import { regressionRequestSchema, regressionResultSchema } from './regression';
+import { attenuationRequestSchema, attenuationResultSchema, reliabilityRequestSchema, reliabilityResultSchema } from './reliability';
 import { repeatedRowsRequestSchema, repeatedRowsResultSchema } from './repeated-rows';
 import { resampleRequestSchema, resampleResultSchema } from './resample';
 import { scalesRequestSchema, scalesResultSchema } from './scales';
@@ -45,6 +46,7 @@ export * from './pair';
 export * from './prediction';
 export * from './predictors';
 export * from './regression';
+export * from './reliability';
 export * from './repeated-rows';
 export * from './resample';
 export * from './scales';
@@ -89,6 +91,8 @@ export const analysisSchema = z.discriminatedUnion('kind', [
   gapsRequestSchema,
   dependenceRequestSchema,
   unseenRequestSchema,
+  reliabilityRequestSchema,
+  attenuationRequestSchema,
 ]);
 export type Analysis = z.infer<typeof analysisSchema>;
 /** A request as it is sent: what has a usual value may be left out. */
@@ -128,6 +132,8 @@ export const analysisResultSchema = z.discriminatedUnion('kind', [
   gapsResultSchema,
   dependenceResultSchema,
   unseenResultSchema,
+  reliabilityResultSchema,
+  attenuationResultSchema,
 ]);
 export type AnalysisResult = z.infer<typeof analysisResultSchema>;
 /** The result that belongs to a request. */

@@ -52,6 +52,10 @@ export const REFERENCES = {
     cite: 'Brown & Benedetti (1977)',
     full: 'Brown, M. B., & Benedetti, J. K. (1977). Sampling behavior of tests for correlation in two-way contingency tables. Journal of the American Statistical Association, 72, 309–315.',
   },
+  'charles-2005': {
+    cite: 'Charles (2005)',
+    full: 'Charles, E. P. (2005). The correction for attenuation due to measurement error: Clarifying concepts and creating confidence sets. Psychological Methods, 10, 206–226.',
+  },
   'chatterjee-2021': {
     cite: 'Chatterjee (2021)',
     full: 'Chatterjee, S. (2021). A new coefficient of correlation. Journal of the American Statistical Association, 116, 2009–2022.',
@@ -71,6 +75,10 @@ export const REFERENCES = {
   'cook-1977': {
     cite: 'Cook (1977)',
     full: 'Cook, R. D. (1977). Detection of influential observation in linear regression. Technometrics, 19, 15–18.',
+  },
+  'cronbach-1951': {
+    cite: 'Cronbach (1951)',
+    full: 'Cronbach, L. J. (1951). Coefficient alpha and the internal structure of tests. Psychometrika, 16, 297–334.',
   },
   'dagostino-pearson-1973': {
     cite: 'D’Agostino & Pearson (1973)',
@@ -266,6 +274,10 @@ export const REFERENCES = {
   'shapiro-wilk-1965': {
     cite: 'Shapiro & Wilk (1965)',
     full: 'Shapiro, S. S., & Wilk, M. B. (1965). An analysis of variance test for normality (complete samples). Biometrika, 52, 591–611.',
+  },
+  'shrout-fleiss-1979': {
+    cite: 'Shrout & Fleiss (1979)',
+    full: 'Shrout, P. E., & Fleiss, J. L. (1979). Intraclass correlations: Uses in assessing rater reliability. Psychological Bulletin, 86, 420–428.',
   },
   'simonsohn-simmons-nelson-2020': {
     cite: 'Simonsohn, Simmons & Nelson (2020)',

@@ -67,6 +67,7 @@ export const RULE_SOURCES = {
     'shen-panda-vogelstein-2022',
     'chatterjee-2021',
   ],
+  'errors of measurement': ['spearman-1904', 'shrout-fleiss-1979', 'cronbach-1951', 'charles-2005'],
   'nearest correlation matrix': ['higham-2002'],
   'values below a detection limit': ['lyles-williams-chuachoowong-2001'],
   'defensible ways': ['steegen-2016', 'simonsohn-simmons-nelson-2020'],

@@ -19,6 +19,7 @@ import { findVariable } from './needed-variables';
 import { pair } from './pair';
 import { prediction } from './prediction';
 import { regression } from './regression';
+import { attenuation, reliability } from './reliability';
 import { repeatedRows } from './repeated-rows';
 import { resample } from './resample';
 import { scales } from './scales';
@@ -62,6 +63,8 @@ const ANALYSES: { readonly [K in AnalysisKind]: AnalysisModule<K> } = {
   gaps,
   dependence,
   unseen,
+  reliability,
+  attenuation,
 };
 
 /** The module of a request; the record above pairs them, which its type cannot say of a single request. */

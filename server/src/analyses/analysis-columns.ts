@@ -1,7 +1,7 @@
 import type { AnalysisRows, StudyState, Variable } from '@ivlen/contract';
 
 /** Parts of the codebook that an analysis may read. */
-export type CodebookField = 'kind' | 'derivation' | 'validRange' | 'accepted' | 'detectionLimit';
+export type CodebookField = 'kind' | 'derivation' | 'validRange' | 'accepted' | 'detectionLimit' | 'reliability';
 
 /** A variable as far as the analysis looks at it; what it does not look at is null. */
 export type VariableFacts = Pick<Variable, 'id' | 'storage'> & {
@@ -9,6 +9,7 @@ export type VariableFacts = Pick<Variable, 'id' | 'storage'> & {
   readonly derivation: Variable['derivation'];
   readonly validRange: Variable['validRange'];
   readonly detectionLimit: Variable['detectionLimit'];
+  readonly reliability: Variable['reliability'];
 };
 
 export interface CodebookFacts {
@@ -45,13 +46,14 @@ export interface AnalysisColumns {
 export function factsOf(state: Pick<StudyState, 'variables' | 'accepted'>, looksAt: readonly CodebookField[] = []): CodebookFacts {
   const reads = new Set(looksAt);
   return {
-    variables: state.variables.map(({ id, storage, kind, derivation, validRange, detectionLimit }) => ({
+    variables: state.variables.map(({ id, storage, kind, derivation, validRange, detectionLimit, reliability }) => ({
       id,
       storage,
       kind: reads.has('kind') ? kind : null,
       derivation: reads.has('derivation') ? derivation : null,
       validRange: reads.has('validRange') ? validRange : null,
       detectionLimit: reads.has('detectionLimit') ? detectionLimit : null,
+      reliability: reads.has('reliability') ? reliability : null,
     })),
     accepted: reads.has('accepted') ? state.accepted : [],
   };

@@ -74,6 +74,6 @@ export function joinPieces(...sources: readonly Pieces[]): Pieces {
 }
 
 /** What is known of a variable, told apart from anything else that is. */
-function inShort({ kind, derivation, validRange, detectionLimit }: VariableFacts): string {
-  return [kind, derivation, validRange, detectionLimit].map((fact) => (fact === null ? '' : JSON.stringify(fact))).join(';');
+function inShort({ kind, derivation, validRange, detectionLimit, reliability }: VariableFacts): string {
+  return [kind, derivation, validRange, detectionLimit, reliability].map((fact) => (fact === null ? '' : JSON.stringify(fact))).join(';');
 }

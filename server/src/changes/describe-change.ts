@@ -13,6 +13,7 @@ const FIELDS: Readonly<Record<keyof VariablePatch, string>> = {
   missingCodes: 'missing-value codes',
   note: 'note',
   detectionLimit: 'detection limit',
+  reliability: 'reliability',
 };
 const ENTRY: Readonly<Record<keyof StudyEntryPatch, string>> = {
   rowMeaning: 'what one row is',
@@ -50,6 +51,8 @@ function inWords(value: unknown): string {
   if (value === null || value === '') return 'none';
   if (typeof value !== 'object') return String(value);
   if (Array.isArray(value)) return value.length === 0 ? 'none' : value.join(', ');
+  if ('kind' in value && 'value' in value) return `known, ${value.value}`;
+  if ('columns' in value && Array.isArray(value.columns)) return `from ${value.columns.length} repeated columns`;
   if ('low' in value && 'high' in value) return `from ${value.low ?? 'any'} to ${value.high ?? 'any'}`;
   const labels = Object.entries(value);
   return labels.length === 0 ? 'none' : labels.map(([code, label]) => `${code} = ${String(label)}`).join(', ');

@@ -1,8 +1,13 @@
-import { type StudyState, sourcesOf, subsetVariables } from '@ivlen/contract';
+import { type StudyState, sourcesOf, subsetVariables, type Variable } from '@ivlen/contract';
 import { variableOf } from '../columns/columns';
 import { DomainError } from '../errors/domain-error';
 import type { AppliedChange } from './applied-change';
 import { remediesWithout } from './take-remedy';
+
+/** Whether the reliability of a variable is estimated from another. */
+function restsOn({ reliability }: Variable, id: string): boolean {
+  return reliability?.kind === 'repeated' && reliability.columns.includes(id);
+}
 
 /** Takes a variable out of the study; its values stay with the earlier revisions. @throws {DomainError} 'depended-on' */
 export function removeVariable(state: StudyState, id: string): AppliedChange {
@@ -28,7 +33,9 @@ export function removeVariable(state: StudyState, id: string): AppliedChange {
     summary: `${variable.name} removed from the study`,
     state: {
       ...state,
-      variables: state.variables.filter((item) => item !== variable),
+      variables: state.variables
+        .filter((item) => item !== variable)
+        .map((item) => (restsOn(item, id) ? { ...item, reliability: null } : item)),
       accepted: state.accepted.filter((item) => item.variable !== id),
       remedies: remediesWithout(state.remedies, id),
       pairMethods: Object.fromEntries(Object.entries(state.pairMethods).filter(([key]) => key !== id)),

@@ -43,6 +43,8 @@ const FORMULAS: Readonly<Record<AnalysisKind, string>> = {
   dependence:
     'Distance correlation √(dCov²/√(dVar²·dVar²)) with p by seeded permutation, above 1,000 rows P(χ²₁ ≥ nC + 1); ξ = 1 − nΣ|rᵢ₊₁ − rᵢ|/(2Σlᵢ(n − lᵢ)) in order of x, both directions.',
   unseen: 'The same for every pair, adjusted after Holm, where neither r nor ρ is significant.',
+  reliability: 'Intraclass coefficients of Shrout and Fleiss: ICC(1,1), ICC(1,k), ICC(3,k), with limits from F.',
+  attenuation: 'r/√(rel x · rel y); limits of r divided likewise, or from rows drawn again where reliabilities are estimated.',
   regression: 'Least squares by QR; t, p and intervals with n − p − 1 degrees of freedom; Cook’s distance, leverage, residuals.',
 };
 /** Longer lists are shortened here; analysis.json has them whole. */

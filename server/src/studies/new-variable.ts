@@ -15,6 +15,7 @@ export function newVariable(known: Known & Partial<Variable>): Variable {
     validRange: null,
     note: null,
     detectionLimit: null,
+    reliability: null,
     derivation: null,
     ...known,
   };

@@ -3,6 +3,7 @@ import { COEFFICIENTS } from '@ivlen/core';
 import { Section } from '../controls/section';
 import { takenInWords } from '../remedies/remedy-words';
 import { displayName } from '../study/variable-name';
+import { AttenuationSection } from './attenuation-section';
 import { ByGroupSection } from './by-group-section';
 import { CompareSection } from './compare-section';
 import { DependenceSection } from './dependence-section';
@@ -89,6 +90,9 @@ export function PairSections({ context, variables, result, second }: PairContent
       </Section>
       <Section id="dependence" title="Anything at all?">
         {() => <DependenceSection key={key} context={context} />}
+      </Section>
+      <Section id="attenuation" title="Measured with error">
+        {() => <AttenuationSection key={key} context={context} />}
       </Section>
       <Section id="repeated" title="Rows of the same case">
         {() => <RepeatedSection key={key} context={context} />}

@@ -1,10 +1,12 @@
 import { derivationInWords, ROWS_CHOSEN_WORDS, type RowsChosen, type StudyState, type Variable } from '@ivlen/contract';
 import { renameInFormula } from '@ivlen/core';
+import { reliabilityInWords } from '../../../pair-card/attenuation-words';
 import { cellText } from '../cell-text';
 
 /** A codebook entry as one readable line, without its name: "mg/L, continuous, shown to 2 decimals, predictor; …". */
 export function entrySentence(variable: Variable, variables: readonly Variable[]): string {
-  const { label, unit, kind, decimals, role, highMeans, missingCodes, validRange, valueLabels, note, detectionLimit } = variable;
+  const { label, unit, kind, decimals, role, highMeans, missingCodes, validRange, valueLabels, note, detectionLimit, reliability } =
+    variable;
   const first = [unit, kind, decimals !== null && shownTo(decimals), role === 'grouping' ? 'grouping variable' : role];
   const labels = Object.entries(valueLabels).map(([code, text]) => `${code} is ${text}`);
   const further = [
@@ -12,6 +14,7 @@ export function entrySentence(variable: Variable, variables: readonly Variable[]
     missingCodes.length > 0 && `missing: ${missingCodes.join(', ')}`,
     validRange && `possible ${rangeInWords(validRange)}`,
     detectionLimit !== null && `not measured up to ${detectionLimit}`,
+    reliability && `reliability ${reliabilityInWords(reliability)}`,
     labels.length > 0 && labels.join(', '),
     highMeans && `high values mean ${highMeans}`,
     note,

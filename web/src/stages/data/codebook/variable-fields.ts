@@ -12,6 +12,8 @@ export interface VariableFields {
   low: string;
   high: string;
   detectionLimit: string;
+  /** A known one; empty where it is estimated. */
+  reliability: string;
   valueLabels: string;
   missingCodes: string;
   note: string;
@@ -19,7 +21,8 @@ export interface VariableFields {
 }
 
 export function toFields(variable: Variable): VariableFields {
-  const { name, label, unit, kind, decimals, role, highMeans, validRange, valueLabels, missingCodes, note, detectionLimit } = variable;
+  const { name, label, unit, kind, decimals, role, highMeans, validRange, valueLabels, missingCodes, note, detectionLimit, reliability } =
+    variable;
   return {
     name,
     label: label ?? '',
@@ -31,6 +34,7 @@ export function toFields(variable: Variable): VariableFields {
     low: validRange?.low == null ? '' : String(validRange.low),
     high: validRange?.high == null ? '' : String(validRange.high),
     detectionLimit: detectionLimit === null ? '' : String(detectionLimit),
+    reliability: reliability?.kind === 'known' ? String(reliability.value) : '',
     valueLabels: Object.entries(valueLabels)
       .map(([code, text]) => `${code} = ${text}`)
       .join('\n'),
@@ -57,11 +61,18 @@ export function toPatch(variable: Variable, fields: VariableFields): VariablePat
     valueLabels: readLabels(fields.valueLabels),
     missingCodes: readCodes(fields.missingCodes),
     detectionLimit: number(fields.detectionLimit),
+    reliability: reliabilityOf(variable, number(fields.reliability)),
     note: text(fields.note),
   };
   return Object.fromEntries(
     Object.entries(all).filter(([field, value]) => JSON.stringify(value) !== JSON.stringify(variable[field as keyof VariablePatch])),
   );
+}
+
+/** A known one; without a number what is estimated stays. */
+function reliabilityOf({ reliability }: Variable, value: number | null): Variable['reliability'] {
+  if (value !== null) return { kind: 'known', value };
+  return reliability?.kind === 'repeated' ? reliability : null;
 }
 
 /** Codes apart by semicolons. */

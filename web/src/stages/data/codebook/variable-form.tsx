@@ -2,11 +2,14 @@ import { kindsFor, type Study, type Variable } from '@ivlen/contract';
 import { useEffect, useRef, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { FormButtons, SelectField, TextField } from '../../../controls/form-fields';
+import { reliabilityInWords } from '../../../pair-card/attenuation-words';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { ReadAgainDialog } from './read-again-dialog';
+import { ReliabilityDialog } from './reliability-dialog';
 import { consequence, toFields, toPatch, type VariableFields } from './variable-fields';
 
 const NUMBER = { pattern: { value: /^\s*-?\d*[.,]?\d*\s*$/, message: 'Write a number, such as 7 or 7.5.' } };
+const RELIABILITY = { pattern: { value: /^\s*(0?[.,]\d*[1-9]\d*|1([.,]0*)?)?\s*$/, message: 'A number above 0 and at most 1.' } };
 const DECIMALS = { pattern: { value: /^\s*(\d|10)?\s*$/, message: 'A whole number from 0 to 10, or nothing.' } };
 const NAME = { required: 'A variable needs a name.', maxLength: { value: 200, message: 'A name may have up to 200 characters.' } };
 
@@ -17,6 +20,7 @@ export function VariableForm({ study, variable, onDone }: { study: Study; variab
   const [opened] = useState(variable);
   const { register, handleSubmit, watch, formState } = useForm<VariableFields>({ defaultValues: toFields(opened) });
   const [reading, setReading] = useState(false);
+  const [repeated, setRepeated] = useState(false);
   const form = useRef<HTMLFormElement>(null);
   useEffect(() => {
     form.current?.scrollIntoView?.({ block: 'nearest' });
@@ -87,12 +91,34 @@ export function VariableForm({ study, variable, onDone }: { study: Study; variab
               {...register('detectionLimit', NUMBER)}
             />
           )}
+          {variable.storage === 'number' && (
+            <TextField
+              label="Reliability, if known"
+              {...(variable.reliability?.kind === 'repeated' ? { hint: `Now ${reliabilityInWords(variable.reliability)}.` } : {})}
+              problem={problem('reliability')}
+              {...register('reliability', RELIABILITY)}
+            />
+          )}
+          {variable.storage === 'number' && (
+            <button type="button" className="button-quiet text-[13px]" onClick={() => setRepeated(true)}>
+              Reliability from repeated columns …
+            </button>
+          )}
           {variable.derivation === null && <TextField label="Codes for missing" placeholder="-99; n/a" {...register('missingCodes')} />}
           <TextField label="Note" {...register('note')} />
           <TextField label="Reason for the change" hint="Goes into the trail; can be written later." {...register('reason')} />
         </fieldset>
         <FormButtons busy={change.isPending} onCancel={onDone} />
       </form>
+      {repeated && (
+        <ReliabilityDialog
+          study={study}
+          variable={variable}
+          onClose={() => {
+            setRepeated(false);
+          }}
+        />
+      )}
       {reading && (
         <ReadAgainDialog
           study={study}

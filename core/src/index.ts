@@ -77,7 +77,7 @@ export type {
 } from './correlation/types';
 export { type DistanceCorrelation, type DistanceCorrelationOptions, distanceCorrelation } from './dependence/distance-correlation';
 export { type RankDependence, rankDependence } from './dependence/rank-dependence';
-export { type UnseenPair, unseenPairs } from './dependence/unseen-pairs';
+export { eitherP, type UnseenPair, unseenPairs } from './dependence/unseen-pairs';
 export { type BoxSummary, boxSummary } from './description/box-summary';
 export { codesApart } from './description/codes-apart';
 export { type ConcentrationEllipse, concentrationEllipse, type PairMoments } from './description/concentration-ellipse';
@@ -125,7 +125,8 @@ export { constantNamed, FORMULA_FUNCTIONS, functionOverARow } from './formula/fu
 export { type FormulaTree, parseFormula } from './formula/parse-formula';
 export { cutAtValues, quantilePoints } from './grouping/cut-into-groups';
 export { latentCorrelation } from './latent/latent-correlation';
-export { type LatentCorrelation, type LatentOptions, type Polychoric, polychoric } from './latent/polychoric';
+export type { LatentCorrelation, LatentOptions } from './latent/latent-result';
+export { type Polychoric, polychoric } from './latent/polychoric';
 export { polyserial } from './latent/polyserial';
 export { type NearestCorrelation, nearestCorrelation, smallestEigenvalue } from './linear-algebra/nearest-correlation';
 export { type GapEffect, type GapEffects, gapEffects } from './missing-values/gap-effects';
@@ -212,8 +213,8 @@ export {
   MOST_WAYS,
   type Way,
   type Ways,
-  type WaysRequest,
 } from './sturdiness/ways';
+export type { WaysRequest } from './sturdiness/ways-request';
 export { boxCox, type PowerTransformed } from './transformation/box-cox';
 export { cubeRoot, ln, log10, reciprocal, reflect, sqrt, square } from './transformation/power-scales';
 export { centre, rankNormal, standardize } from './transformation/standard-scales';

@@ -11,7 +11,7 @@ import {
 } from '@ivlen/contract';
 import { screen, within } from '@testing-library/react';
 import { describe, expect, it } from 'vitest';
-import { remedyInWords } from '../src/coefficients/caution-words';
+import { CAUTION_WORDS, remedyInWords } from '../src/coefficients/caution-words';
 import { cellLines } from '../src/coefficients/cell-data';
 import { buildMatrix } from '../src/coefficients/matrix';
 import { matrixRequest } from '../src/coefficients/requests';
@@ -130,6 +130,16 @@ describe('what a caution advises', () => {
   it('about rows or variables is one rule for all pairs; about a shape it is not', () => {
     expect((['within', 'between'] as const).map((kind) => isForAll({ kind, by: 'v9' }))).toEqual([true, false]);
     expect([isForAll({ kind: 'behind-steps' }), isForAll({ kind: 'method', method: 'spearman' })]).toEqual([true, false]);
+  });
+
+  it('says which pairs of levels hold no row, and that one of two by two counts as half of one', () => {
+    const said = (values: object) =>
+      CAUTION_WORDS.ordinal.sentence(values as PairCaution['values'], { x: 'bank', y: 'bed', method: 'pearson' }, null);
+    expect(said({ emptyCells: 6, cells: 25 })).toMatch(/ 6 of 25 pairs of levels hold no row\.$/);
+    expect(said({ emptyCells: 1, cells: 4 })).toMatch(
+      / 1 of 4 pairs of levels holds no row, which counts as half a row behind the steps\.$/,
+    );
+    expect([said({ emptyCells: 0, cells: 9 }), said({})].every((words) => words.endsWith('as equal.'))).toBe(true);
   });
 
   it('is told with the coefficient on both sides', () => {
@@ -437,6 +447,7 @@ describe('whether anything is there at all, in words', () => {
     n: 248,
     distance: { coefficient: 0.31, corrected: 0.052, pValue: 0.001, pMethod: 'permutation' as const },
     ranks: { yOnX: 0.27, xOnY: -0.03, pValue: 0.2, pMethod: 'normal' as const },
+    anyP: 0.002,
     undefinedBecause: null,
     permutations: 999,
     seed: 1,
@@ -454,6 +465,7 @@ describe('whether anything is there at all, in words', () => {
   it('nothing, a bound, and what cannot be said', () => {
     const none = {
       ...found,
+      anyP: 0.4,
       distance: { ...found.distance, pValue: 0.4, pMethod: 'bound' as const },
       ranks: { ...found.ranks, pMethod: 'permutation' as const },
     };

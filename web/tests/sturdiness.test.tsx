@@ -2,7 +2,8 @@ import { type CautionsResult, type PairCaution, studySchema, type WayResult, typ
 import { fireEvent, render, screen } from '@testing-library/react';
 import { describe, expect, it, vi } from 'vitest';
 import { ChoicesEditor } from '../src/sturdiness/choices-editor';
-import { offeredChoices, type PairInQuestion } from '../src/sturdiness/offered';
+import { offeredChoices } from '../src/sturdiness/offered';
+import type { PairInQuestion } from '../src/sturdiness/offered-choice';
 import { settingsOfWay } from '../src/sturdiness/settings-of-way';
 import { combinationsOfTicks, tickedChoices, waysRequest, withTick } from '../src/sturdiness/ticked';
 import { inOrderOfSize, WaysFigure } from '../src/sturdiness/ways-figure';

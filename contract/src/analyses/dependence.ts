@@ -25,6 +25,8 @@ export const dependenceResultSchema = z.object({
     pValue: numberOrNullSchema,
     pMethod: z.enum(['permutation', 'normal']),
   }),
+  /** Of the two together. */
+  anyP: numberOrNullSchema,
   undefinedBecause: undefinedBecauseSchema.nullable(),
   ...shuffles,
 });

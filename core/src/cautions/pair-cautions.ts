@@ -1,6 +1,7 @@
 import { influence } from '../correlation/influence';
 import { METHODS } from '../correlation/methods';
 import { METHOD_NAMES } from '../display/coefficients';
+import { contingencyOf } from '../latent/contingency';
 import { couldChange, type Judged, noticeableBetweenMethods, noticeableWithoutRow } from './decisive';
 import { groupDisagreement } from './group-disagreement';
 import { fanShape, linearity } from './linearity';
@@ -164,8 +165,17 @@ function aboutValues(judging: Judging, { shapeRule, ordinal, steps }: CautionCon
     found.push(caution(judging, 'curved', values, remedy, remedy.kind === 'ranks' ? { least } : {}));
   }
   if (fan.fanShaped) found.push(caution(judging, 'fan-shaped', { pValue: fan.pValue }, distributionFree(pair)));
-  if (ordinal) found.push(caution(judging, 'ordinal', {}, (steps && behindSteps(pair, steps)) ?? byRanks(pair), { least }));
+  if (ordinal) {
+    const values = steps?.every(Boolean) ? levelsLeftEmpty(complete) : {};
+    found.push(caution(judging, 'ordinal', values, (steps && behindSteps(pair, steps)) ?? byRanks(pair), { least }));
+  }
   return found;
+}
+
+/** Pairs of levels that no row fell into, of all: of these the coefficient behind the steps knows least. */
+function levelsLeftEmpty({ x, y }: Judging['complete']): Record<string, number> {
+  const { counts } = contingencyOf(x, y);
+  return { emptyCells: counts.reduce((sum, count) => sum + (count === 0 ? 1 : 0), 0), cells: counts.length };
 }
 
 function aboutTies(judging: Judging): Caution[] {

@@ -67,7 +67,17 @@ export function unseenPairs(
       onProgress?.(found.length, total);
     }
   }
-  const either = found.map(({ distanceP, xiP }) => Math.min(1, 2 * Math.min(distanceP, xiP)));
+  const either = found.map(({ distanceP, xiP }) => eitherP(distanceP, xiP));
   const anyP = adjustPValues(either, 'holm');
   return found.map((pair, k) => ({ ...pair, anyP: anyP[k], unseen: pair.rP > alpha && pair.rhoP > alpha && anyP[k] <= alpha }));
+}
+
+/**
+ * p of two tests of the same hypothesis, of which the smaller is taken: twice it, at most 1 (Bonferroni).
+ *
+ * @example
+ * eitherP(0.2, 0.01); // 0.02
+ */
+export function eitherP(first: number, second: number): number {
+  return Math.min(1, 2 * Math.min(first, second));
 }

@@ -4,7 +4,8 @@ import { pearson } from '../correlation/pearson';
 import { undefinedTest } from '../correlation/test-result';
 import type { CorrelationTest } from '../correlation/types';
 import { levelsOf } from './contingency';
-import { type LatentCorrelation, type LatentOptions, polychoric } from './polychoric';
+import type { LatentCorrelation, LatentOptions } from './latent-result';
+import { polychoric } from './polychoric';
 import { polyserial } from './polyserial';
 
 /** With more levels an ordered variable is a quantity. */

@@ -1,39 +1,10 @@
 import { fisherInterval } from '../correlation/fisher-interval';
 import { constantReason } from '../correlation/test-result';
-import type { Alternative, Interval, UndefinedBecause } from '../correlation/types';
 import { normalQuantile } from '../distributions/normal';
-import { NO_PROBABILITY, normalP } from '../distributions/tail-probability';
+import { normalP } from '../distributions/tail-probability';
 import { type Contingency, contingencyOf, marginsOf } from './contingency';
+import { type LatentCorrelation, type LatentOptions, undefinedLatent } from './latent-result';
 import { cellProbabilities, type LatentPoint, logLikelihood, scoreAndInformation } from './ordered-cells';
-
-export interface LatentOptions {
-  /** Default 'two-sided'. */
-  alternative?: Alternative;
-  /** Default .95. */
-  level?: number;
-}
-
-/** A correlation of normal variables that stand behind the steps of those observed. */
-export interface LatentCorrelation {
-  readonly coefficient: number;
-  readonly n: number;
-  /** Standard error of the coefficient, from the information of thresholds and coefficient together; NaN at ±1. */
-  readonly se: number;
-  /** Variance of Fisher’s z. */
-  readonly zVariance: number;
-  /** Signed root of the likelihood ratio against no correlation. */
-  readonly z: number;
-  readonly pValue: number;
-  readonly log10P: number;
-  readonly interval: Interval | null;
-  /** Where the variables behind are cut into the levels that are used; empty for one that is observed itself. */
-  readonly thresholds: readonly [Float64Array, Float64Array];
-  readonly rounds: number;
-  readonly converged: boolean;
-  /** The coefficient runs to ±1: no interval. */
-  readonly degenerate?: true;
-  readonly undefinedBecause?: UndefinedBecause;
-}
 
 export interface Polychoric extends LatentCorrelation {
   /** From the thresholds of the margins, which are not estimated again (Olsson 1979, two-step). */
@@ -68,9 +39,8 @@ export function polychoric(x: Float64Array, y: Float64Array, options: LatentOpti
 /** The same of counts. */
 function polychoricOfTable(given: Contingency, { alternative = 'two-sided', level = 0.95 }: LatentOptions = {}): Polychoric {
   const emptyCells = given.counts.reduce((sum, count) => sum + (count === 0 ? 1 : 0), 0);
-  const constant = constantReason(given.rows < 2, given.columns < 2);
-  if (given.n < FEWEST_ROWS || constant)
-    return undefinedPolychoric(given.n, given.n < FEWEST_ROWS ? 'too-few-cases' : constant, emptyCells);
+  const because = given.n < FEWEST_ROWS ? 'too-few-cases' : constantReason(given.rows < 2, given.columns < 2);
+  if (because) return { ...undefinedLatent(given.n, because), twoStep: Number.NaN, emptyCells };
   const table = withHalf(given, emptyCells);
   const start = marginsAsThresholds(table);
   const twoStep = climb(table, start, true);
@@ -199,23 +169,4 @@ function moved({ a, b, rho }: LatentPoint, step: Float64Array, taken: number, rh
 
 function isOrdered({ a, b }: LatentPoint): boolean {
   return [a, b].every((thresholds) => thresholds.every((value, k) => k === 0 || value > thresholds[k - 1]));
-}
-
-function undefinedPolychoric(n: number, because: UndefinedBecause | null, emptyCells: number): Polychoric {
-  const none = new Float64Array(0);
-  return {
-    coefficient: Number.NaN,
-    n,
-    se: Number.NaN,
-    zVariance: Number.NaN,
-    z: Number.NaN,
-    ...NO_PROBABILITY,
-    interval: null,
-    thresholds: [none, none],
-    twoStep: Number.NaN,
-    emptyCells,
-    rounds: 0,
-    converged: false,
-    undefinedBecause: because ?? 'too-few-cases',
-  };
 }

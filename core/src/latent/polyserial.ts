@@ -2,12 +2,11 @@ import { centreColumn } from '../columns/centre';
 import { completePair } from '../columns/complete-rows';
 import { fisherInterval } from '../correlation/fisher-interval';
 import { constantReason } from '../correlation/test-result';
-import type { UndefinedBecause } from '../correlation/types';
 import { normalDensity, normalQuantile, normalUpperTail } from '../distributions/normal';
-import { NO_PROBABILITY, normalP } from '../distributions/tail-probability';
+import { normalP } from '../distributions/tail-probability';
 import { invertPositiveDefinite } from '../linear-algebra/cholesky';
 import { levelsOf } from './contingency';
-import type { LatentCorrelation, LatentOptions } from './polychoric';
+import { type LatentCorrelation, type LatentOptions, undefinedLatent } from './latent-result';
 
 const FEWEST_ROWS = 4;
 const MOST_ROUNDS = 200;
@@ -42,7 +41,7 @@ export function polyserial(
   const { centred, constant } = centreColumn(complete.x);
   const levels = levelsOf(complete.y);
   const because = n < FEWEST_ROWS ? 'too-few-cases' : constantReason(constant, levels.length < 2);
-  if (because) return undefinedPolyserial(n, because);
+  if (because) return undefinedLatent(n, because);
   const places = new Map(Array.from(levels, (value, place) => [value, place]));
   const steps = Int32Array.from(complete.y, (value) => places.get(value) ?? 0);
   const sd = Math.sqrt(centred.reduce((sum, value) => sum + value * value, 0) / n);
@@ -171,21 +170,4 @@ function derivatives(values: Float64Array, steps: Int32Array, cuts: Float64Array
     if (step > 0 && step < cuts.length) at(step - 1, step, byHigh * byLow);
   }
   return { score, information };
-}
-
-function undefinedPolyserial(n: number, undefinedBecause: UndefinedBecause): LatentCorrelation {
-  const none = new Float64Array(0);
-  return {
-    coefficient: Number.NaN,
-    n,
-    se: Number.NaN,
-    zVariance: Number.NaN,
-    z: Number.NaN,
-    ...NO_PROBABILITY,
-    interval: null,
-    thresholds: [none, none],
-    rounds: 0,
-    converged: false,
-    undefinedBecause,
-  };
 }

@@ -1,6 +1,7 @@
 import { casesOf } from '../columns/cases';
 import { Random } from '../random/random';
-import { type CombinationResult, computeCombinations, type WaysRequest } from './ways';
+import { type CombinationResult, computeCombinations } from './ways';
+import type { WaysRequest } from './ways-request';
 
 export interface JointTestOptions {
   /** Level of each way. Default .05. */

@@ -1,4 +1,4 @@
-import { distanceCorrelation, rankDependence, unseenPairs } from '@ivlen/core';
+import { distanceCorrelation, eitherP, rankDependence, unseenPairs } from '@ivlen/core';
 import type { AnalysisModule } from './analysis';
 import { columnOf } from './analysis-columns';
 import { finiteOrNull } from './finite-or-null';
@@ -26,6 +26,7 @@ export const dependence: AnalysisModule<'dependence'> = {
         pValue: finiteOrNull(ranks.pValue),
         pMethod: ranks.pMethod,
       },
+      anyP: finiteOrNull(eitherP(distance.pValue, ranks.pValue)),
       undefinedBecause: distance.undefinedBecause ?? null,
       permutations,
       seed,

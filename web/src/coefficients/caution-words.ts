@@ -122,7 +122,12 @@ export const CAUTION_WORDS: Readonly<Record<PairCaution['code'], CautionWords>> 
   },
   ordinal: {
     short: 'ordinal',
-    sentence: () => 'One variable is ordinal; r takes the steps between its values as equal.',
+    sentence: (f) => {
+      const [empty, cells] = [value(f, 'emptyCells'), value(f, 'cells')];
+      const half = cells === 4 && empty === 1 ? ', which counts as half a row behind the steps' : '';
+      const none = empty > 0 ? ` ${empty} of ${cells} pairs of levels ${empty === 1 ? 'holds' : 'hold'} no row${half}.` : '';
+      return `One variable is ordinal; r takes the steps between its values as equal.${none}`;
+    },
     threshold: 'A variable of kind ordinal under Pearson’s r.',
     remedy: 'the polychoric or polyserial correlation, of normal variables behind the steps; or ρ instead of r',
   },

@@ -1,5 +1,5 @@
 import type { Change, PairCaution, TakenRemedy } from '@ivlen/contract';
-import { pairKey, remedyOfPair, rowsInUse } from '@ivlen/contract';
+import { pairKey, remedyOfPair } from '@ivlen/contract';
 import { CAUTION_WORDS } from '../coefficients/caution-words';
 import { useCautions } from '../coefficients/use-cautions';
 import { type AdviceContext, advisedRemedy, advisedSettingAside, isForAll, isSettled } from '../remedies/advised-remedy';
@@ -101,10 +101,7 @@ function usePairsWith(
   });
   const example = found[0]?.remedy ?? null;
   // About the rows or the variables: one rule says it, also for pairs that come later.
-  if (
-    (example && isForAll(example) && !isOfGroups(example, advice)) ||
-    (cautions === undefined && rowsInUse(study) > 0 && FOR_ALL.has(code))
-  ) {
+  if ((example && isForAll(example) && !isOfGroups(example, advice)) || (cautions === undefined && FOR_ALL.has(code))) {
     return { all: 'every', words: 'For all pairs' };
   }
   const keys = found.filter(({ key }) => key !== pairKey(pair.x.id, pair.y.id));

@@ -3,7 +3,7 @@ import { coefficientText, fineCoefficientText, pRelationText } from '../numbers/
 
 /** Whether anything at all is there, in sentences. @param x,y names of the two variables */
 export function dependenceInWords(
-  { n, distance, ranks, permutations, seed, undefinedBecause }: DependenceResult,
+  { n, distance, ranks, anyP, permutations, seed, undefinedBecause }: DependenceResult,
   { x, y }: { readonly x: string; readonly y: string },
   alpha: number,
 ): string[] {
@@ -15,8 +15,7 @@ export function dependenceInWords(
     distance.pMethod === 'permutation'
       ? `by ${permutations.toLocaleString('en-GB')} shuffles (seed ${seed})`
       : 'by a bound, which is larger than p';
-  // Two questions at once: the smaller p counts twice.
-  const either = Math.min(1, 2 * Math.min(distanceP, ranksP));
+  const either = anyP ?? Number.NaN;
   return [
     either <= alpha
       ? `Something is there, of whatever form: ${pRelationText(either, [alpha])} of the two together.`

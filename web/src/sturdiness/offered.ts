@@ -1,58 +1,11 @@
-import {
-  type CautionsResult,
-  isQuantity,
-  makesGroups,
-  type PairCaution,
-  type Study,
-  type Variable,
-  type WayChoice,
-  type WayScaleOption,
-} from '@ivlen/contract';
-import { COEFFICIENTS, type Method } from '@ivlen/core';
+import { isQuantity, type PairCaution, type Study, type WayScaleOption } from '@ivlen/contract';
+import { COEFFICIENTS } from '@ivlen/core';
 import { CAUTION_WORDS } from '../coefficients/caution-words';
 import { rowInWords } from '../study/row-in-words';
 import { displayName } from '../study/variable-name';
+import { heldChoice } from './held-choice';
+import { IN_FORCE, type OfferedChoice, type OfferedOption, type PairInQuestion, remedyOf } from './offered-choice';
 
-/** One option of a choice as it is offered. */
-export interface OfferedOption {
-  /** Stays the same whatever else is offered. */
-  readonly key: string;
-  /** In the list of options: "ρ", "out". */
-  readonly label: string;
-  /** After "with" in a sentence: "Spearman’s ρ", "row 118 (CO-018) out". */
-  readonly inWords: string;
-  /** Why it is ticked before anybody touched it; null where it is not. */
-  readonly because: string | null;
-}
-
-/** A choice that bears on a pair, with all options that are offered; which of them are defensible is for the researcher to say. */
-export interface OfferedChoice {
-  readonly key: string;
-  readonly title: string;
-  /** With all options. */
-  readonly choice: WayChoice;
-  readonly options: readonly OfferedOption[];
-  /** The place of the option in force, which is always ticked. */
-  readonly own: number;
-}
-
-/** What choices of a pair hang on. */
-export interface PairInQuestion {
-  readonly study: Study;
-  readonly x: Variable;
-  readonly y: Variable;
-  readonly method: Method;
-  readonly missing: 'pairwise' | 'listwise';
-  /** Variables that are correlated, for listwise deletion. */
-  readonly among: readonly Variable[];
-  /** Ids of the variables held constant. */
-  readonly control: readonly string[];
-  /** The variable whose groups the cautions looked at; null for none. */
-  readonly groupBy: Variable | null;
-  readonly cautions: CautionsResult | undefined;
-}
-
-const IN_FORCE = 'in force';
 const WAY_METHODS = ['pearson', 'spearman', 'kendall', 'percentage-bend'] as const;
 
 /**
@@ -71,12 +24,6 @@ export function offeredChoices(pair: PairInQuestion): readonly OfferedChoice[] {
     ...heldChoice(pair, found),
     ...identifierChoice(pair, found),
   ];
-}
-
-/** The first caution whose remedy is one of some kinds, as a reason. */
-function remedyOf(found: readonly PairCaution[], ...kinds: readonly string[]): string | null {
-  const caution = found.find(({ remedy }) => remedy !== null && kinds.includes(remedy.kind));
-  return caution ? `remedy of “${CAUTION_WORDS[caution.code].short}”` : null;
 }
 
 function coefficientChoice({ method }: PairInQuestion, found: readonly PairCaution[]): OfferedChoice {
@@ -216,64 +163,6 @@ function missingChoice({ missing, among, x, y }: PairInQuestion, found: readonly
         0,
         offered.findIndex(({ key }) => key === missing),
       ),
-    },
-  ];
-}
-
-function heldChoice({ study, x, y, control, groupBy }: PairInQuestion, found: readonly PairCaution[]): OfferedChoice[] {
-  const groupings = study.state.variables.filter((variable) => makesGroups(variable) && variable.id !== x.id && variable.id !== y.id);
-  const within = remedyOf(found, 'within-groups');
-  const namesOf = (ids: readonly string[]) =>
-    ids.map((id) => displayName(study.state.variables.find((variable) => variable.id === id) ?? { name: id })).join(', ');
-  const names = namesOf(control);
-  // The common component, which a caution advises to hold constant.
-  const shared = found.find(({ remedy }) => remedy?.kind === 'component-constant')?.remedy?.held ?? [];
-  const held: readonly (OfferedOption & { option: Extract<WayChoice, { kind: 'held' }>['options'][number] })[] = [
-    {
-      key: 'nothing',
-      label: 'nothing',
-      inWords: 'nothing held constant',
-      because: control.length === 0 ? IN_FORCE : null,
-      option: { kind: 'nothing' },
-    },
-    ...(control.length > 0
-      ? [
-          {
-            key: `controls:${control.join()}`,
-            label: names,
-            inWords: `${names} held constant`,
-            because: IN_FORCE,
-            option: { kind: 'controls' as const, ids: [...control] },
-          },
-        ]
-      : []),
-    ...(shared.length > 0 && control.length === 0
-      ? [
-          {
-            key: `controls:${shared.join()}`,
-            label: namesOf(shared),
-            inWords: `${namesOf(shared)} held constant`,
-            because: remedyOf(found, 'component-constant'),
-            option: { kind: 'controls' as const, ids: [...shared] },
-          },
-        ]
-      : []),
-    ...groupings.map((variable) => ({
-      key: `groups:${variable.id}`,
-      label: displayName(variable),
-      inWords: `${displayName(variable)} held constant`,
-      because: variable.id === groupBy?.id ? within : null,
-      option: { kind: 'groups' as const, by: variable.id },
-    })),
-  ];
-  if (held.length < 2) return [];
-  return [
-    {
-      key: 'held',
-      title: 'held constant',
-      choice: { kind: 'held', options: held.map(({ option }) => option) },
-      options: held.map(({ option: _, ...rest }) => rest),
-      own: control.length > 0 ? 1 : 0,
     },
   ];
 }

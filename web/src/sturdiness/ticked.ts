@@ -1,5 +1,5 @@
 import type { RequestOf, WayChoice } from '@ivlen/contract';
-import type { OfferedChoice } from './offered';
+import type { OfferedChoice } from './offered-choice';
 
 /** By choice, the keys of the options that were ticked by hand. */
 export type Ticked = Readonly<Record<string, readonly string[]>>;

@@ -142,10 +142,11 @@ function usedMethodsWords(study: Study, settings: CorrelationSettings, facts: Co
 /** Whether some pair of those on screen is by a method. */
 function isUsed(method: Method, { state }: Study, settings: CorrelationSettings, { variables, rectangle }: CorrelationFacts): boolean {
   if (variables.length < 2) return method === commonMethod(settings);
+  const own = ownMethods(state);
   return variables.some((a, i) =>
     variables.slice(0, i).some((b) => {
       const onScreen = !rectangle || (a.role !== null && b.role !== null && a.role !== b.role);
-      return onScreen && methodForPair(commonMethod(settings), ownMethods(state), a.id, b.id) === method;
+      return onScreen && methodForPair(commonMethod(settings), own, a.id, b.id) === method;
     }),
   );
 }

@@ -1,0 +1,49 @@
+import type { Alternative, Interval, UndefinedBecause } from '../correlation/types';
+import { NO_PROBABILITY } from '../distributions/tail-probability';
+
+export interface LatentOptions {
+  /** Default 'two-sided'. */
+  alternative?: Alternative;
+  /** Default .95. */
+  level?: number;
+}
+
+/** A correlation of normal variables that stand behind the steps of those observed. */
+export interface LatentCorrelation {
+  readonly coefficient: number;
+  readonly n: number;
+  /** Standard error of the coefficient, from the information of thresholds and coefficient together; NaN at ±1. */
+  readonly se: number;
+  /** Variance of Fisher’s z. */
+  readonly zVariance: number;
+  /** Signed root of the likelihood ratio against no correlation. */
+  readonly z: number;
+  readonly pValue: number;
+  readonly log10P: number;
+  readonly interval: Interval | null;
+  /** Where the variables behind are cut into the levels that are used; empty for one that is observed itself. */
+  readonly thresholds: readonly [Float64Array, Float64Array];
+  readonly rounds: number;
+  readonly converged: boolean;
+  /** The coefficient runs to ±1: no interval. */
+  readonly degenerate?: true;
+  readonly undefinedBecause?: UndefinedBecause;
+}
+
+/** Nothing, and why. */
+export function undefinedLatent(n: number, undefinedBecause: UndefinedBecause): LatentCorrelation {
+  const none = new Float64Array(0);
+  return {
+    coefficient: Number.NaN,
+    n,
+    se: Number.NaN,
+    zVariance: Number.NaN,
+    z: Number.NaN,
+    ...NO_PROBABILITY,
+    interval: null,
+    thresholds: [none, none],
+    rounds: 0,
+    converged: false,
+    undefinedBecause,
+  };
+}

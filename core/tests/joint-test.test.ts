@@ -80,6 +80,30 @@ describe('a joint test', () => {
     const both = shuffledStatistics(asked(), [0, 1, 2], { seed: 5 });
     expect(shuffledStatistics(asked(), [2], { seed: 5 })).toEqual([both[2]]);
     expect(shuffledStatistics(asked(), [0], { seed: 6 })).not.toEqual([both[0]]);
+    expect(() => shuffledStatistics(asked(), [2, 1])).toThrow(RangeError);
+  });
+
+  it('shuffles every row, the last one too', () => {
+    // One far row alone decides each shuffle’s coefficient: where it keeps its own x the coefficient is as it was.
+    const far = (values: Float64Array) => Float64Array.of(...values.slice(0, 19), 12);
+    const request = asked({ x: far(x), y: far(noise), rows: new Uint8Array(20).fill(1), choices: one, own: [0] });
+    const places = Array.from({ length: 499 }, (_, place) => place);
+    const observed = Math.atanh(pearson(request.x, request.y).coefficient);
+    const kept = shuffledStatistics(request, places, { seed: 1 }).filter(({ median }) => median > 0.8 * observed).length;
+    // One in twenty: 25 ± 4.9.
+    expect(kept).toBeGreaterThan(8);
+    expect(kept).toBeLessThan(45);
+  });
+
+  it('has a p that does not hang on the order of rows', () => {
+    const far = (values: Float64Array) => Float64Array.of(...values.slice(0, 19), 12);
+    const [u, v] = [far(x), far(noise)];
+    const p = (a: Float64Array, b: Float64Array) =>
+      jointTest(asked({ x: a, y: b, rows: new Uint8Array(20).fill(1), choices: one, own: [0] }), { permutations: 1999, seed: 1 }).medianP;
+    const [last, first] = [p(u, v), p(u.slice().reverse(), v.slice().reverse())];
+    const wanted = permutationTest(u, v, { method: 'pearson', permutations: 9999 }).pValue;
+    // Monte Carlo error of p about .05 by 1,999 shuffles: .005.
+    for (const found of [last, first]) expect(Math.abs(found - wanted)).toBeLessThan(0.018);
   });
 
   it('cases with several rows are shuffled whole, among those of as many', () => {

@@ -1,17 +1,37 @@
 import { uniformFloat64 } from 'pure-rand/distribution/uniformFloat64';
-import { xoroshiro128plus } from 'pure-rand/generator/xoroshiro128plus';
+import { xoroshiro128plusFromState } from 'pure-rand/generator/xoroshiro128plus';
+import { splitMix64 } from './split-mix';
 
 const TWO_32 = 2 ** 32;
 
-/** Seeded random numbers: the same seed gives the same numbers everywhere. Generator: Blackman & Vigna (2018), xoroshiro128+. */
+/**
+ * Seeded random numbers: the same seed gives the same numbers everywhere. Generator: Blackman & Vigna (2018), xoroshiro128+,
+ * whose state is the seed mixed by splitmix64, since the generator does not mix it: neighbouring seeds would begin alike.
+ */
 export class Random {
-  readonly #generator;
+  #generator;
   #spare = Number.NaN;
 
   /** @throws {RangeError} a seed that is not an integer. */
   constructor(seed: number) {
     if (!Number.isInteger(seed)) throw new RangeError(`seed must be an integer; got ${seed}`);
-    this.#generator = xoroshiro128plus(seed | 0);
+    const mixed = splitMix64(BigInt(seed));
+    const halves = [mixed(), mixed()].flatMap((word) => [Number(word >> 32n) | 0, Number(word & 0xffffffffn) | 0]);
+    this.#generator = xoroshiro128plusFromState(halves);
+  }
+
+  /** Goes 2⁶⁴ numbers on. */
+  jump(): void {
+    this.#generator.jump();
+    this.#spare = Number.NaN;
+  }
+
+  /** The next 2⁶⁴ numbers as a stream of its own, behind which this one goes on: streams of one seed never meet. */
+  split(): Random {
+    const part = new Random(0);
+    part.#generator = this.#generator.clone();
+    this.jump();
+    return part;
   }
 
   /** Uniform in [0, 1). */

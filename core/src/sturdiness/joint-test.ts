@@ -55,9 +55,11 @@ export function jointStatistics(results: readonly CombinationResult[], alpha: nu
 }
 
 /**
- * Statistics of all ways after each of some shuffles of x against all other columns; a shuffle hangs on its place alone, so
- * that threads can share them. The values that x has on its scales go with it, and so do its gaps.
+ * Statistics of all ways after each of some shuffles of x against all other columns. A shuffle depends on the seed and its
+ * place alone, each place having a stream of its own, so that threads can share them. The values that x has on its scales go
+ * with it, and so do its gaps.
  * @param places of the shuffles, from 0
+ * @throws {RangeError} places that do not rise.
  *
  * @example
  * shuffledStatistics({ x: Float64Array.of(1, 2, 3, 4, 5, 6), y: Float64Array.of(1, 2, 3, 4, 6, 5), rows: new Uint8Array(6).fill(1),
@@ -69,8 +71,9 @@ export function shuffledStatistics(
   { alpha = 0.05, seed = 1, cases = null, onProgress }: JointTestOptions = {},
 ): JointStatistics[] {
   const shuffles = shufflesOf(request, cases);
+  const streams = streamsOf(seed);
   return places.map((place, done) => {
-    const order = shuffles(new Random(seed * 1_000_003 + place));
+    const order = shuffles(streams(place));
     const moved = (column: Float64Array) => Float64Array.from(order, (row) => column[row]);
     const shuffled: WaysRequest = {
       ...request,
@@ -116,6 +119,18 @@ export function judgeJointly(observed: JointStatistics, shuffled: readonly Joint
   const asExtreme = shuffled.filter(({ median }) => median >= observed.median * (1 - ROUNDING)).length;
   const asMany = shuffled.filter(({ significant }) => significant >= observed.significant).length;
   return { observed, asExtreme, asMany, medianP: share(asExtreme), significantP: share(asMany), permutations: shuffled.length, seed };
+}
+
+/** The stream of each place, asked for in rising order: so many jumps from the start of the seed’s own. */
+function streamsOf(seed: number): (place: number) => Random {
+  const random = new Random(seed);
+  let at = 0;
+  return (place) => {
+    if (place < at) throw new RangeError('places of shuffles must rise');
+    for (; at < place; at++) random.jump();
+    at++;
+    return random.split();
+  };
 }
 
 /** How rows are put in another order: those that no way may use stay. */

@@ -1,5 +1,6 @@
-import { distanceCorrelation, pearson, rankDependence, spearman, unseenPairs } from '@ivlen/core';
+import { distanceCorrelation, eitherP, pearson, rankDependence, spearman, unseenPairs } from '@ivlen/core';
 import { describe, expect, it } from 'vitest';
+import { normalUpperTail } from '../src/distributions/normal';
 import { Random } from '../src/random/random';
 import { expectFigure } from './accuracy';
 
@@ -72,6 +73,84 @@ describe('distance correlation', () => {
     expect(ring.pValue).toBeLessThan(0.01);
   });
 
+  // Shares of all orders found with numpy, by the definition: 48 of 720, 10 of 24, 2,976 of 5,040.
+  it.each([
+    [
+      'far values, ties, no unbiased distance variance',
+      Float64Array.of(1, 3, 1, 0, 1, 1),
+      Float64Array.of(-0.66656, -2687750.28, 1.50169, -671938.05, 1e6, 0.6597),
+      48 / 720,
+    ],
+    ['four rows', Float64Array.of(1, 2, 3, 4), Float64Array.of(2, 1, 4, 3), 10 / 24],
+    ['seven rows', Float64Array.of(1, 2, 3, 4, 5, 6, 7), Float64Array.of(9, 4, 1, 0, 1.5, 4, 9), 2976 / 5040],
+  ] as const)('up to seven rows goes through all orders: %s', (_, x, y, share) => {
+    for (const p of ['best', 'bound'] as const) {
+      const found = distanceCorrelation(x, y, { p });
+      expect([found.pMethod, found.pValue]).toEqual(['exact', expect.closeTo(share, 12)]);
+      expect(distanceCorrelation(x.slice().reverse(), y.slice().reverse(), { p }).pValue).toBeCloseTo(share, 12);
+    }
+  });
+
+  it('has no bound below 30 rows, where it would be none, and none without a distance variance', () => {
+    const random = new Random(4);
+    const of = (n: number) => Float64Array.from({ length: n }, () => random.normal());
+    expect([8, 29, 30].map((n) => distanceCorrelation(of(n), of(n), { p: 'bound' }).pMethod)).toEqual([
+      'permutation',
+      'permutation',
+      'bound',
+    ]);
+    for (const n of [40, 1200]) {
+      const single = Float64Array.from({ length: n }, (_, i) => (i === 7 ? 1 : 0));
+      const found = distanceCorrelation(single, of(n), { p: 'bound' });
+      expect(found).toMatchObject({
+        corrected: Number.NaN,
+        correctedUndefined: 'no-distance-variance',
+        pValue: Number.NaN,
+        pMethod: 'bound',
+      });
+      expect(found.coefficient).toBeGreaterThan(0);
+    }
+    const single = Float64Array.from({ length: 40 }, (_, i) => (i === 7 ? 1 : 0));
+    const other = of(40);
+    other[7] = 9;
+    // The one row is the furthest of 40, whose place any of them has as often.
+    const { pValue, pMethod } = distanceCorrelation(single, other, { permutations: 1999 });
+    expect(pMethod).toBe('permutation');
+    expect(Math.abs(pValue - 1 / 40)).toBeLessThan(0.014);
+  });
+
+  it('keeps its digits from 1e−170 to 1e160, and its p in any order of rows', () => {
+    const random = new Random(11);
+    const x = Float64Array.from({ length: 25 }, () => random.normal());
+    const y = x.map((value) => value * value + random.normal());
+    const plain = distanceCorrelation(x, y);
+    for (const [a, b] of [
+      [1e-170, 1e-170],
+      [1e160, 1e-170],
+      [1e160, 1e160],
+    ] as const) {
+      const scaled = distanceCorrelation(
+        x.map((value) => value * a),
+        y.map((value) => value * b),
+      );
+      expect(scaled.coefficient).toBeCloseTo(plain.coefficient, 12);
+      expect(scaled.corrected).toBeCloseTo(plain.corrected, 12);
+      expect(scaled.pValue).toBe(plain.pValue);
+    }
+    const back = distanceCorrelation(x.slice().reverse(), y.slice().reverse());
+    expect(Math.abs(back.pValue - plain.pValue)).toBeLessThan(4 * Math.sqrt((plain.pValue * (1 - plain.pValue)) / 999) + 0.002);
+  });
+
+  it('finds the same p by a table of distances as by sorting', () => {
+    const random = new Random(12);
+    // On both sides of the size up to which a table serves: one more row, which is a repeated one.
+    const x = Float64Array.from({ length: 129 }, () => Math.round(3 * random.normal()));
+    const y = x.map((value) => 0.4 * value + 3 * random.normal());
+    const p = (n: number) => distanceCorrelation(x.subarray(0, n), y.subarray(0, n), { permutations: 999 }).pValue;
+    expect(Math.abs(p(128) - p(129))).toBeLessThan(0.06);
+    expect(p(129)).toBeLessThan(0.5);
+  });
+
   it('rejects independence about as often as it says (simulated, seed 14)', () => {
     const random = new Random(14);
     let rejected = 0;
@@ -107,7 +186,8 @@ describe('ξ', () => {
 
   it('has a direction: a bowl is a function of x, x is none of the bowl', () => {
     const { yOnX, xOnY, pValue } = rankDependence(ten, bowl);
-    expect([yOnX > 0.4, xOnY < 0]).toEqual([true, true]);
+    // Which of two rows with the same y comes first is drawn: ξ of x on the bowl moves by that, and stays the smaller.
+    expect([yOnX, xOnY < yOnX - 0.1]).toEqual([0.5, true]);
     expect(pValue).toBeLessThan(0.05);
     expect(rankDependence(bowl, ten).xOnY).toBe(yOnX);
   });
@@ -126,6 +206,29 @@ describe('ξ', () => {
     expect(Math.abs(squares - 0.4)).toBeLessThan(0.1);
     expect(rejected).toBeGreaterThan(15);
     expect(rejected).toBeLessThan(65);
+  });
+
+  it('is judged by 2/5 where no values of y are tied, by what ties leave where some are', () => {
+    const random = new Random(31);
+    const x = Float64Array.from({ length: 60 }, () => random.normal());
+    const y = x.map((value) => Math.sin(2 * value) + 1.5 * random.normal());
+    const p = (xi: number, variance: number) => normalUpperTail((Math.sqrt(60) * xi) / Math.sqrt(variance));
+    const untied = rankDependence(x, y);
+    expect(untied.pValue).toBeCloseTo(2 * Math.min(p(untied.yOnX, 0.4), p(untied.xOnY, 0.4)), 14);
+    // Two values of x and of y tied: variance of that direction found by theorem 2.2, beside 2/5 by .02 at most.
+    const tied = y.map((value, i) => (i === 1 ? (y[0] ?? 0) : value));
+    const found = rankDependence(x, tied);
+    expect(found.pValue).not.toBeCloseTo(2 * Math.min(p(found.yOnX, 0.4), p(found.xOnY, 0.4)), 14);
+    expect(found.pValue / (2 * Math.min(p(found.yOnX, 0.4), p(found.xOnY, 0.4)))).toBeCloseTo(1, 1);
+  });
+
+  it('one p of ξ does not move with the ties that the other breaks', () => {
+    // x without ties has one ξ of y on x whatever the seed; only ties of y move the other.
+    const x = Float64Array.from({ length: 40 }, (_, i) => Math.sin(7 * i));
+    const y = x.map((value) => Math.round(3 * value * value));
+    const [one, other] = [rankDependence(x, y, { seed: 1 }), rankDependence(x, y, { seed: 2 })];
+    expect(one.yOnX).toBe(other.yOnX);
+    expect(one.xOnY).not.toBe(other.xOnY);
   });
 
   it('with ties in both: by seed, and near a permutation’s p', () => {
@@ -161,6 +264,38 @@ describe('pairs that no straight or monotone coefficient sees', () => {
     const unseen = unseenPairs(many).filter((pair) => pair.unseen);
     expect(unseen.map(({ i, j }) => [i, j])).toContainEqual([0, 1]);
     expect(unseen.length).toBeLessThan(3);
+  });
+
+  it('are as seldom found in few rows where nothing is there as the level says (simulated, seed 51)', () => {
+    // The bound alone would find some in 23 to 33 of 60 tables of 6 to 10 rows.
+    const drawn = new Random(51);
+    let found = 0;
+    for (let k = 0; k < 60; k++) {
+      const n = 6 + (k % 5);
+      const columns = [0, 1, 2].map(() => Float64Array.from({ length: n }, () => drawn.normal()));
+      if (unseenPairs(columns).some(({ anyP }) => anyP <= 0.05)) found++;
+    }
+    expect(found).toBeLessThan(9);
+  });
+
+  it('are found in few rows too, among many pairs: shuffles go as far as the adjustment asks', () => {
+    const few = Float64Array.from({ length: 28 }, (_, i) => i - 13.5);
+    const bowl = few.map((value) => value * value + random.normal());
+    const many = [few, bowl, ...Array.from({ length: 9 }, () => Float64Array.from(few, () => random.normal()))];
+    const [first] = unseenPairs(many).filter(({ i, j }) => i === 0 && j === 1);
+    expect(first?.unseen).toBe(true);
+    expect(first?.anyP).toBeLessThan(0.02);
+  });
+
+  it('a column with a single 1 leaves the p of ξ', () => {
+    const single = Float64Array.from(x, (_, i) => (i === 5 ? 1 : 0));
+    const [only] = unseenPairs([single, wave]);
+    expect(only?.distanceP).toBeNaN();
+    expect(only?.anyP).toBe(only?.xiP);
+    expect(only?.anyP).toBeGreaterThan(0);
+    expect([eitherP(Number.NaN, 0.03), eitherP(0.03, Number.NaN), eitherP(0.2, 0.03), eitherP(0.03, 0.2)]).toEqual([
+      0.03, 0.03, 0.06, 0.06,
+    ]);
   });
 
   it('a pair of which nothing is known is not among them', () => {

@@ -75,6 +75,14 @@ describe('histogram', () => {
   });
 
   it('has one bin for a constant, none for nothing, and finite edges at the ends of the number range', () => {
+    for (const scale of [1e-9, 1e-10, 1e-100, 1e-170, 1e160]) {
+      // As many bars as at any other size, for rounded values and for others.
+      const steps = Float64Array.from({ length: 70 }, (_, i) => (1 + (i % 7)) * scale);
+      expect(histogram(steps).counts.length).toBeGreaterThan(3);
+      const even = Float64Array.from({ length: 64 }, (_, i) => Math.sqrt(i + 1));
+      expect([...histogram(even.map((value) => value * scale)).counts]).toEqual([...histogram(even).counts]);
+    }
+    expect(histogram(Float64Array.from({ length: 70 }, (_, i) => (1 + (i % 7)) * 1e-9)).counts.length).toBe(7);
     expect([...histogram(Float64Array.of(5, 5)).counts]).toEqual([2]);
     expect(histogram(Float64Array.of(Number.NaN)).counts.length).toBe(0);
     expect([...histogram(Float64Array.of(-1.7e308, 1.7e308), { bins: 2 }).edges]).toEqual([-1.7e308, 0, 1.7e308]);

@@ -112,3 +112,21 @@ describe('ranks with ties at the limit', () => {
     expect(() => tiedBelowLimits(X, Y, 'pearson' as 'spearman')).toThrow(RangeError);
   });
 });
+
+describe('ranks with values below a limit of 0', () => {
+  // Two values below 0, two measured as 0: their midranks are 1.5 and 3.5.
+  const x = Float64Array.of(-1, -2, 0, 0, 1, 2, 3, 4);
+  const y = Float64Array.of(1, 2, 4, 3, 5, 6, 8, 7);
+  const ranked = Float64Array.of(1.5, 1.5, 3.5, 3.5, 5, 6, 7, 8);
+
+  it.each([
+    ['as it stands', { values: x, limits: x.map((value) => (value < 0 ? 0 : Number.NaN)) }],
+    ['a limit of 1, on logarithms', { values: x, limits: x.map((value) => (value < 0 ? Math.log(1) : Number.NaN)) }],
+    ['far smaller values', { values: x.map((value) => value * 5e-324), limits: x.map((value) => (value < 0 ? 0 : Number.NaN)) }],
+  ])('are below those measured as 0: %s', (_, limits) => {
+    const [rho, tau] = (['spearman', 'kendall'] as const).map((method) => tiedBelowLimits(limits, whole(y), method).coefficient);
+    expect(rho).toBeCloseTo(0.9639, 4);
+    expect(rho).toBeCloseTo(spearman(ranked, y).coefficient, 14);
+    expect(tau).toBeCloseTo(kendall(ranked, y).coefficient, 14);
+  });
+});

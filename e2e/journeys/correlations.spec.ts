@@ -453,7 +453,7 @@ test('what r and ρ do not see: asked of a pair in its card, and searched for am
   const card = page.getByRole('complementary', { name: /^Pair/ });
   await card.getByRole('button', { name: 'Anything at all?', exact: true }).click();
   await expect(card.getByTestId('dependence')).toContainText(/^Something is there, of whatever form: p < \.001 of the two together\./);
-  await expect(card.getByTestId('dependence')).toContainText(/Distance correlation \.\d{3} .* by 999 shuffles \(seed 1\), n = 248\./);
+  await expect(card.getByTestId('dependence')).toContainText(/Distance correlation \.\d{3} .* by 999 permutations \(seed 1\), n = 248\./);
   await page.getByRole('button', { name: 'Ranked', exact: true }).click();
   await page.getByRole('button', { name: 'Search for pairs that no straight or monotone coefficient sees' }).click();
   await expect(page.getByTestId('unseen')).toContainText(/^Of 66 pairs /, { timeout: 60_000 });

@@ -30,6 +30,7 @@ it('of a pair: distance correlation and ξ as the core gives them', async () => 
     corrected: distance.corrected,
     pValue: distance.pValue,
     pMethod: 'permutation',
+    correctedUndefined: null,
   });
   expect([found.ranks.yOnX, found.ranks.xOnY, found.ranks.pValue, found.n]).toEqual([ranks.yOnX, ranks.xOnY, ranks.pValue, N]);
 });

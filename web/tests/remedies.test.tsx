@@ -445,7 +445,7 @@ describe('whether anything is there at all, in words', () => {
   const found = {
     kind: 'dependence' as const,
     n: 248,
-    distance: { coefficient: 0.31, corrected: 0.052, pValue: 0.001, pMethod: 'permutation' as const },
+    distance: { coefficient: 0.31, corrected: 0.052, correctedUndefined: null, pValue: 0.001, pMethod: 'permutation' as const },
     ranks: { yOnX: 0.27, xOnY: -0.03, pValue: 0.2, pMethod: 'normal' as const },
     anyP: 0.002,
     undefinedBecause: null,
@@ -456,7 +456,7 @@ describe('whether anything is there at all, in words', () => {
   it('says both with their p, and of the two together', () => {
     expect(dependenceInWords(found, names, 0.05)).toEqual([
       'Something is there, of whatever form: p = .002 of the two together.',
-      'Distance correlation .310 (bias-corrected square .052), p = .001 by 999 shuffles (seed 1), n = 248.',
+      'Distance correlation .310 (bias-corrected square .052), p = .001 by 999 permutations (seed 1), n = 248.',
       'ξ .270 of taxa as a function of nitrate, −.030 the other way, p = .200.',
       'Neither has a sign, and neither is on the scale of r: they tell whether, not how.',
     ]);
@@ -472,7 +472,7 @@ describe('whether anything is there at all, in words', () => {
     const words = dependenceInWords(none, names, 0.05);
     expect(words[0]).toBe('Nothing is seen, of whatever form: p = .400 of the two together.');
     expect(words[1]).toContain('by a bound, which is larger than p');
-    expect(words[2]).toContain('by shuffles');
+    expect(words[2]).toContain('by permutation');
     expect(dependenceInWords({ ...found, undefinedBecause: 'constant-x' }, names, 0.05)[0]).toContain('does not vary');
   });
 

@@ -15,8 +15,10 @@ export const dependenceResultSchema = z.object({
   distance: z.object({
     coefficient: numberOrNullSchema,
     corrected: numberOrNullSchema,
+    /** Why there is no bias-corrected square, nor a bound by it. */
+    correctedUndefined: z.literal('no-distance-variance').nullable(),
     pValue: numberOrNullSchema,
-    pMethod: z.enum(['permutation', 'bound']),
+    pMethod: z.enum(['exact', 'permutation', 'bound']),
   }),
   /** ξ, in both directions. */
   ranks: z.object({

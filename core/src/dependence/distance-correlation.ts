@@ -1,45 +1,52 @@
-import { centreColumn } from '../columns/centre';
 import { completePair } from '../columns/complete-rows';
 import { constantReason } from '../correlation/test-result';
 import type { UndefinedBecause } from '../correlation/types';
 import { chiSquaredP } from '../distributions/chi-squared';
-import { Random } from '../random/random';
-import { sortOrder } from '../ranks/sort-order';
+import { exactP, MOST_ENUMERATED, shuffledP } from './distance-p';
+import { type Distances, distancesOf, sumOfProducts, uCovariance, vCovariance } from './distance-sums';
 
 export interface DistanceCorrelationOptions {
-  /** Shuffles for p up to 1,000 rows. Default 999. */
+  /** Shuffles for p from 8 to 1,000 rows. Default 999. */
   permutations?: number;
   /** Default 1. */
   seed?: number;
-  /** `bound` gives the bound at any size, which no number of shuffles limits from below. Default 'best'. */
+  /** `bound` gives the bound from 30 rows on, which no number of shuffles limits from below. Default 'best'. */
   p?: 'best' | 'bound';
+  /** As extreme shuffles at which they end early. Default: none. */
+  enough?: number;
   onProgress?: (done: number) => void;
 }
 
 export interface DistanceCorrelation {
   /** From 0 for independent to 1 for points on a line; it has no sign. NaN where `undefinedBecause` is set. */
   readonly coefficient: number;
-  /** Bias-corrected square, about 0 for independent variables; may be negative. */
+  /** Bias-corrected square, about 0 for independent variables; may be negative. NaN where `correctedUndefined` is set. */
   readonly corrected: number;
   readonly n: number;
   readonly pValue: number;
-  /** By shuffles, or above 1,000 rows by a bound that is larger than p. */
-  readonly pMethod: 'permutation' | 'bound';
+  /** Over all orders up to 7 rows, by shuffles, or above 1,000 rows by a bound that is larger than p. */
+  readonly pMethod: 'exact' | 'permutation' | 'bound';
+  /** Shuffles drawn, or to draw. */
   readonly permutations: number;
   readonly seed: number;
   readonly undefinedBecause?: UndefinedBecause;
+  /** The unbiased distance variance of a variable is 0 (as where all rows but one share a value): there is no bias-corrected square, and no bound by it. */
+  readonly correctedUndefined?: 'no-distance-variance';
 }
 
 const FEWEST_ROWS = 4;
+/** With fewer rows the bound is below p: independence is rejected in 34 % of samples of 4 rows, in 5.6 % of 15. */
+const FEWEST_BOUNDED = 30;
 /** With more rows shuffles take longer than they tell. */
 const MOST_SHUFFLED = 1000;
-const ROUNDING = 1e-12;
+/** Beside the squared distances that it is made of, a distance variance this small is 0 with rounding. */
+const NO_VARIANCE = 1e-11;
 
 /**
  * Distance correlation: zero in the population only where two variables are independent, whatever the form.
  * Source: Székely, Rizzo & Bakirov (2007), V-statistic; the sum of products in O(n log n) after Huo & Székely (2016);
- * bias-corrected after Székely & Rizzo (2013); p by permutation, above 1,000 rows P(χ²₁ ≥ nC + 1), a bound (Shen, Panda &
- * Vogelstein 2022). Missing: NaN, the pair's complete rows.
+ * bias-corrected after Székely & Rizzo (2013); p over all orders up to 7 rows, by permutation up to 1,000, above that
+ * P(χ²₁ ≥ nC + 1), a bound (Shen, Panda & Vogelstein 2022). Missing: NaN, the pair's complete rows.
  * @throws {RangeError} columns of unequal length.
  *
  * @example
@@ -49,12 +56,12 @@ const ROUNDING = 1e-12;
 export function distanceCorrelation(
   x: Float64Array,
   y: Float64Array,
-  { permutations = 999, seed = 1, p = 'best', onProgress }: DistanceCorrelationOptions = {},
+  { permutations = 999, seed = 1, p = 'best', ...options }: DistanceCorrelationOptions = {},
 ): DistanceCorrelation {
   if (x.length !== y.length) throw new RangeError(`columns must have the same length; got ${x.length} and ${y.length}`);
   const complete = completePair(x, y);
   const n = complete.x.length;
-  const [a, b] = [prepared(complete.x), prepared(complete.y)];
+  const [a, b] = [distancesOf(complete.x), distancesOf(complete.y)];
   const facts = { n, permutations, seed } as const;
   const because = n < FEWEST_ROWS ? 'too-few-cases' : constantReason(a.constant, b.constant);
   if (because) {
@@ -68,119 +75,29 @@ export function distanceCorrelation(
     };
   }
   const products = sumOfProducts(a, b.values);
-  const centred = (sum: number, one: Prepared, other: Prepared) => vCovariance(sum, one.rows, other.rows, one.total * other.total, n);
-  const spread = Math.sqrt(centred(a.squares, a, a) * centred(b.squares, b, b));
-  const covariance = Math.max(0, centred(products, a, b));
-  const unbiased = (sum: number, one: Prepared, other: Prepared) => uCovariance(sum, one.rows, other.rows, one.total * other.total, n);
-  const corrected = unbiased(products, a, b) / Math.sqrt(unbiased(a.squares, a, a) * unbiased(b.squares, b, b));
-  const found = { ...facts, coefficient: Math.sqrt(Math.min(1, covariance / spread)), corrected };
-  if (p === 'bound' || n > MOST_SHUFFLED)
-    return { ...found, pValue: chiSquaredP(Math.max(0, n * corrected + 1), 1).pValue, pMethod: 'bound' };
-  return {
-    ...found,
-    pValue: shuffledP(a, b, covariance, { permutations, seed, ...(onProgress ? { onProgress } : {}) }),
-    pMethod: 'permutation',
-  };
-}
-
-interface Prepared {
-  readonly values: Float64Array;
-  readonly order: Uint32Array | Int32Array;
-  /** Of each row the sum of its distances to all others. */
-  readonly rows: Float64Array;
-  readonly total: number;
-  /** Sum of all squared distances. */
-  readonly squares: number;
-  readonly constant: boolean;
-}
-
-function prepared(column: Float64Array): Prepared {
-  const { centred: values, constant } = centreColumn(column);
-  const n = values.length;
-  const order = sortOrder(values);
-  const rows = new Float64Array(n);
-  const sum = values.reduce((total, value) => total + value, 0);
-  let below = 0;
-  for (let k = 0; k < n; k++) {
-    const value = values[order[k]];
-    rows[order[k]] = value * (2 * k - n) + sum - 2 * below;
-    below += value;
+  const found = { ...facts, coefficient: coefficientOf(a, b, products), ...correctedOf(a, b, products) };
+  if (n > MOST_SHUFFLED || (p === 'bound' && n >= FEWEST_BOUNDED)) {
+    // The tail function takes NaN for what it is: no bias-corrected square, no bound by it.
+    const statistic = Math.max(0, n * found.corrected + 1);
+    return { ...found, pValue: Number.isNaN(statistic) ? Number.NaN : chiSquaredP(statistic, 1).pValue, pMethod: 'bound' };
   }
-  const total = rows.reduce((all, row) => all + row, 0);
-  const mean = sum / n;
-  const squares = 2 * n * values.reduce((all, value) => all + (value - mean) ** 2, 0);
-  return { values, order, rows, total, squares, constant };
+  if (n <= MOST_ENUMERATED) return { ...found, pValue: exactP(a, b), pMethod: 'exact' };
+  const { pValue, drawn } = shuffledP(a, b, { permutations, seed, ...options });
+  return { ...found, pValue, pMethod: 'permutation', permutations: drawn };
 }
 
-/** Σᵢⱼ|xᵢ − xⱼ||yᵢ − yⱼ|: in order of x, the rows before split by whether their y is below, counted in a tree over the ranks of y. */
-function sumOfProducts({ values: x, order }: Prepared, y: Float64Array): number {
-  const n = x.length;
-  const rank = new Int32Array(n);
-  const byY = sortOrder(y);
-  for (let k = 0; k < n; k++) rank[byY[k]] = k;
-  const [count, sumX, sumY, sumXY] = [0, 1, 2, 3].map(() => new Float64Array(n + 1));
-  let [allX, allY, allXY, total] = [0, 0, 0, 0];
-  for (let k = 0; k < n; k++) {
-    const row = order[k];
-    const [u, v] = [x[row], y[row]];
-    let [c, sx, sy, sxy] = [0, 0, 0, 0];
-    for (let at = rank[row] + 1; at > 0; at -= at & -at) {
-      c += count[at];
-      sx += sumX[at];
-      sy += sumY[at];
-      sxy += sumXY[at];
-    }
-    const below = c * u * v - v * sx - u * sy + sxy;
-    const all = k * u * v - v * allX - u * allY + allXY;
-    total += 2 * below - all;
-    for (let at = rank[row] + 1; at <= n; at += at & -at) {
-      count[at]++;
-      sumX[at] += u;
-      sumY[at] += v;
-      sumXY[at] += u * v;
-    }
-    allX += u;
-    allY += v;
-    allXY += u * v;
-  }
-  return 2 * total;
-}
-
-function rowProducts(a: Float64Array, b: Float64Array): number {
-  let sum = 0;
-  for (let i = 0; i < a.length; i++) sum += a[i] * b[i];
-  return sum;
-}
-
-/** Székely, Rizzo & Bakirov (2007), the V-statistic of the squared distance covariance. */
-function vCovariance(products: number, a: Float64Array, b: Float64Array, totals: number, n: number): number {
-  return products / n ** 2 - (2 * rowProducts(a, b)) / n ** 3 + totals / n ** 4;
-}
-
-/** Székely & Rizzo (2013), unbiased. */
-function uCovariance(products: number, a: Float64Array, b: Float64Array, totals: number, n: number): number {
-  return (products - (2 * rowProducts(a, b)) / (n - 2) + totals / ((n - 1) * (n - 2))) / (n * (n - 3));
-}
-
-function shuffledP(
-  a: Prepared,
-  b: Prepared,
-  observed: number,
-  { permutations, seed, onProgress }: { permutations: number; seed: number; onProgress?: (done: number) => void },
-): number {
-  const random = new Random(seed);
+function coefficientOf(a: Distances, b: Distances, products: number): number {
   const n = a.values.length;
-  const places = Int32Array.from({ length: n }, (_, i) => i);
-  const [y, rows] = [new Float64Array(n), new Float64Array(n)];
-  let asExtreme = 0;
-  for (let k = 0; k < permutations; k++) {
-    random.shuffle(places);
-    for (let i = 0; i < n; i++) {
-      y[i] = b.values[places[i]];
-      rows[i] = b.rows[places[i]];
-    }
-    if (vCovariance(sumOfProducts(a, y), a.rows, rows, a.total * b.total, n) >= observed * (1 - ROUNDING)) asExtreme++;
-    onProgress?.(k + 1);
-  }
-  return (asExtreme + 1) / (permutations + 1);
+  const centred = (sum: number, one: Distances, other: Distances) => vCovariance(sum, one.rows, other.rows, one.total * other.total, n);
+  const spread = Math.sqrt(centred(a.squares, a, a)) * Math.sqrt(centred(b.squares, b, b));
+  return Math.sqrt(Math.min(1, Math.max(0, centred(products, a, b)) / spread));
+}
+
+function correctedOf(a: Distances, b: Distances, products: number): Pick<DistanceCorrelation, 'corrected' | 'correctedUndefined'> {
+  const n = a.values.length;
+  const unbiased = (sum: number, one: Distances, other: Distances) => uCovariance(sum, one.rows, other.rows, one.total * other.total, n);
+  const [ofA, ofB] = [a, b].map((one) => unbiased(one.squares, one, one));
+  const none = (variance: number, { squares }: Distances) => !(variance > (NO_VARIANCE * squares) / (n * (n - 3)));
+  if (none(ofA, a) || none(ofB, b)) return { corrected: Number.NaN, correctedUndefined: 'no-distance-variance' };
+  return { corrected: unbiased(products, a, b) / (Math.sqrt(ofA) * Math.sqrt(ofB)) };
 }

@@ -4,6 +4,7 @@ import type { UndefinedBecause } from '../correlation/types';
 import { normalUpperTail } from '../distributions/normal';
 import { Random } from '../random/random';
 import { sortOrder } from '../ranks/sort-order';
+import { sequentialP } from '../resampling/sequential-p';
 
 export interface RankDependence {
   /** How far y is a function of x, in ranks: about 0 for independent variables, 1 for a function of very many rows. */
@@ -29,6 +30,7 @@ const ROUNDING = 1e-12;
  * Source: Chatterjee (2021), eq. 1 and theorem 2.2, with ties in y; ties in x are broken at random, by seed. p one-sided,
  * by permutation below 50 rows. Missing: NaN, the pair's complete rows.
  * @param options.permutations Default 999
+ * @param options.enough as extreme shuffles at which they end early; default none
  * @throws {RangeError} columns of unequal length.
  *
  * @example
@@ -38,7 +40,7 @@ const ROUNDING = 1e-12;
 export function rankDependence(
   x: Float64Array,
   y: Float64Array,
-  { permutations = 999, seed = 1 }: { permutations?: number; seed?: number } = {},
+  { permutations = 999, seed = 1, ...options }: { permutations?: number; seed?: number; enough?: number } = {},
 ): RankDependence {
   if (x.length !== y.length) throw new RangeError(`columns must have the same length; got ${x.length} and ${y.length}`);
   const complete = completePair(x, y);
@@ -48,10 +50,14 @@ export function rankDependence(
   const pMethod = n < FEWEST_NORMAL ? 'permutation' : 'normal';
   const facts = { n, pMethod, permutations, seed } as const;
   if (because) return { ...facts, yOnX: Number.NaN, xOnY: Number.NaN, pValue: Number.NaN, undefinedBecause: because };
+  // Each direction breaks its ties and is shuffled by streams of its own: neither p moves with what the other drew.
   const random = new Random(seed);
-  const [one, other] = [direction(complete.x, complete.y, random), direction(complete.y, complete.x, random)];
-  const p = ({ xi, ranks }: Direction) => (pMethod === 'normal' ? normalP(xi, ranks) : shuffledP(xi, ranks, random, permutations));
-  return { ...facts, yOnX: one.xi, xOnY: other.xi, pValue: Math.min(1, 2 * Math.min(p(one), p(other))) };
+  const [ties, shuffles] = [random.split(), random.split()];
+  const [one, other] = [direction(complete.x, complete.y, ties.split()), direction(complete.y, complete.x, ties.split())];
+  const p = ({ xi, ranks }: Direction, stream: Random) =>
+    pMethod === 'normal' ? normalP(xi, ranks) : shuffledP(xi, ranks, stream, permutations, options);
+  const smaller = Math.min(p(one, shuffles.split()), p(other, shuffles.split()));
+  return { ...facts, yOnX: one.xi, xOnY: other.xi, pValue: Math.min(1, 2 * smaller) };
 }
 
 /** Ranks of y: how many are at most each, how many at least, in order of x. */
@@ -101,8 +107,17 @@ function xiOf(atMost: Float64Array, atLeast: Float64Array): number {
   return 1 - (n * steps) / (2 * spread);
 }
 
-/** Chatterjee (2021), theorem 2.2: √n·ξ is normal with variance τ², 2/5 without ties of y. */
-function normalP(xi: number, { atMost, atLeast }: Ranks): number {
+/** Variance of √n·ξ under independence where no values of y are tied: Chatterjee (2021), theorem 2.1. */
+const UNTIED_VARIANCE = 2 / 5;
+
+function normalP(xi: number, ranks: Ranks): number {
+  const n = ranks.atMost.length;
+  const untied = ranks.atMost.every((atMost, i) => atMost + ranks.atLeast[i] === n + 1);
+  return normalUpperTail((Math.sqrt(n) * xi) / Math.sqrt(untied ? UNTIED_VARIANCE : tiedVariance(ranks)));
+}
+
+/** Chatterjee (2021), theorem 2.2. */
+function tiedVariance({ atMost, atLeast }: Ranks): number {
   const n = atMost.length;
   const u = atMost.slice().sort();
   let [a, b, c, d, v] = [0, 0, 0, 0, 0];
@@ -114,20 +129,18 @@ function normalP(xi: number, { atMost, atLeast }: Ranks): number {
     c += (weight * u[i]) / n ** 3;
     d += (atLeast[i] * (n - atLeast[i])) / n ** 3;
   }
-  const variance = (a - 2 * b + c * c) / (d * d);
-  return normalUpperTail((Math.sqrt(n) * xi) / Math.sqrt(variance));
+  return (a - 2 * b + c * c) / (d * d);
 }
 
-function shuffledP(xi: number, { atMost, atLeast }: Ranks, random: Random, permutations: number): number {
+function shuffledP(xi: number, { atMost, atLeast }: Ranks, random: Random, permutations: number, options: { enough?: number }): number {
   const n = atMost.length;
   const places = Int32Array.from({ length: n }, (_, i) => i);
   const shuffled = new Float64Array(n);
-  let asLarge = 0;
-  for (let k = 0; k < permutations; k++) {
+  const isAsLarge = () => {
     random.shuffle(places);
     for (let i = 0; i < n; i++) shuffled[i] = atMost[places[i]];
-    // What is at least as large hangs on no order.
-    if (xiOf(shuffled, atLeast) >= xi - ROUNDING) asLarge++;
-  }
-  return (asLarge + 1) / (permutations + 1);
+    // How many values are at least as large depends on no order.
+    return xiOf(shuffled, atLeast) >= xi - ROUNDING;
+  };
+  return sequentialP(permutations, isAsLarge, options).pValue;
 }

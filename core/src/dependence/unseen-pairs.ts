@@ -24,10 +24,18 @@ export interface UnseenPair {
   readonly unseen: boolean;
 }
 
+/** Shuffles by which the smallest p is this much below what Holm’s adjustment asks of the surest pair. */
+const BELOW_THE_LEVEL = 4;
+const MOST_SHUFFLES = 199_999;
+/** As extreme shuffles at which a pair is known not to be significant; p has a relative error of a fifth then. */
+const ENOUGH = 25;
+
 /**
  * Pairs that no straight or monotone coefficient sees: p of r and of ρ above α, and p of distance correlation or ξ, adjusted
- * for their two and, after Holm (1979), for all pairs, at most α. p of distance correlation is a bound, larger than p.
- * Missing: NaN, each pair's complete rows.
+ * for their two and, after Holm (1979), for all pairs, at most α. p of distance correlation is a bound, larger than p, from
+ * 30 rows on; p by shuffles (distance correlation below 30 rows, ξ below 50) takes as many as the adjustment for all pairs
+ * asks for, up to 199,999, and ends early where nothing is there. Missing: NaN, each pair's complete rows.
+ * @param options.permutations shuffles at least; default 999
  * @throws {RangeError} columns of unequal length.
  *
  * @example
@@ -44,13 +52,15 @@ export function unseenPairs(
 ): UnseenPair[] {
   const total = (columns.length * (columns.length - 1)) / 2;
   const found: Omit<UnseenPair, 'anyP' | 'unseen'>[] = [];
+  // A pair’s p is doubled twice on its way to the adjusted one: of two coefficients, and of two directions of ξ.
+  const asked = Math.ceil((4 * BELOW_THE_LEVEL * total) / alpha);
+  const shuffles = { permutations: Math.min(MOST_SHUFFLES, Math.max(permutations, asked)), seed, enough: ENOUGH };
   for (let j = 1; j < columns.length; j++) {
     for (let i = 0; i < j; i++) {
       const [x, y] = [columns[i], columns[j]];
       const [r, rho] = [pearson(x, y), spearman(x, y, { p: 'approximate' })];
-      // By shuffles the smallest p is one in a thousand, which no adjustment for many pairs leaves significant.
-      const distance = distanceCorrelation(x, y, { p: 'bound' });
-      const ranks = rankDependence(x, y, { permutations, seed });
+      const distance = distanceCorrelation(x, y, { p: 'bound', ...shuffles });
+      const ranks = rankDependence(x, y, shuffles);
       found.push({
         i,
         j,
@@ -73,11 +83,13 @@ export function unseenPairs(
 }
 
 /**
- * p of two tests of the same hypothesis, of which the smaller is taken: twice it, at most 1 (Bonferroni).
+ * p of two tests of the same hypothesis, of which the smaller is taken: twice it, at most 1 (Bonferroni). Where one of them
+ * has none, p of the other.
  *
  * @example
  * eitherP(0.2, 0.01); // 0.02
  */
 export function eitherP(first: number, second: number): number {
-  return Math.min(1, 2 * Math.min(first, second));
+  if (Number.isNaN(first)) return second;
+  return Number.isNaN(second) ? first : Math.min(1, 2 * Math.min(first, second));
 }

@@ -64,6 +64,7 @@ function onGrid(sorted: Float64Array, step: number, rule: BinRule): Histogram {
   return { edges, counts: countsBetween(sorted, edges) };
 }
 
+/** Decimals beyond the first digit of the largest value at which rounding is looked for. */
 const MOST_DECIMALS = 6;
 /** A decimal fraction is this near to its double, relative to the number of steps. */
 const ROUNDING = 1e-9;
@@ -71,7 +72,9 @@ const ROUNDING = 1e-9;
 /** The step of ten to which all values are rounded, 1 at most; null where they are not, or lie more steps apart than count. */
 function roundingOf(sorted: Float64Array): number | null {
   const largest = Math.max(Math.abs(sorted[0]), Math.abs(sorted[sorted.length - 1]));
-  for (let decimals = 0; decimals <= MOST_DECIMALS; decimals++) {
+  // At a coarser step all values would be 0 but for rounding.
+  const first = Math.max(0, Math.ceil(-Math.log10(2 * largest)));
+  for (let decimals = first; decimals <= first + MOST_DECIMALS; decimals++) {
     const scale = 10 ** decimals;
     if (largest * scale > 1 / ROUNDING) return null;
     if (sorted.every((value) => Math.abs(value * scale - Math.round(value * scale)) <= ROUNDING * Math.max(1, Math.abs(value * scale)))) {

@@ -128,7 +128,7 @@ function tied({ values, limits }: LimitedColumn): Float64Array {
 
 /** A value just under a limit: which one does not matter to ranks. */
 function below(limit: number): number {
-  return limit - Math.max(Math.abs(limit), Number.MIN_VALUE) * 2 ** -52;
+  return limit - Math.max(Math.abs(limit) * 2 ** -52, Number.MIN_VALUE);
 }
 
 function completeRows(x: LimitedColumn, y: LimitedColumn): number[] {

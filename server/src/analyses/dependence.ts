@@ -17,6 +17,7 @@ export const dependence: AnalysisModule<'dependence'> = {
       distance: {
         coefficient: finiteOrNull(distance.coefficient),
         corrected: finiteOrNull(distance.corrected),
+        correctedUndefined: distance.correctedUndefined ?? null,
         pValue: finiteOrNull(distance.pValue),
         pMethod: distance.pMethod,
       },

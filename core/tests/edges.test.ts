@@ -1,5 +1,6 @@
 import * as core from '@ivlen/core';
 import { describe, expect, it, test } from 'vitest';
+import { ONE, PAIR } from './every-function';
 
 const noise = Float64Array.from({ length: 30 }, (_, i) => Math.sin(i * i + 1));
 const COLUMNS: Readonly<Record<string, readonly [Float64Array, Float64Array]>> = {
@@ -17,101 +18,6 @@ const COLUMNS: Readonly<Record<string, readonly [Float64Array, Float64Array]>> =
   'duplicated rows': [noise.map((_, i) => noise[i % 5]), noise.map((_, i) => noise[(i % 5) + 7])],
 };
 const cases = Object.entries(COLUMNS).map(([name, [x, y]]) => [name, x, y] as const);
-
-/** Every function of one column, and of a pair, with what would be its other arguments. */
-const ONE: Readonly<Record<string, (x: Float64Array) => unknown>> = {
-  describe: core.describe,
-  histogram: core.histogram,
-  density: core.density,
-  boxSummary: core.boxSummary,
-  normalQuantiles: core.normalQuantiles,
-  shapiroWilk: core.shapiroWilk,
-  andersonDarling: core.andersonDarling,
-  lilliefors: core.lilliefors,
-  dagostinoPearson: core.dagostinoPearson,
-  jarqueBera: core.jarqueBera,
-  log10: core.log10,
-  ln: core.ln,
-  sqrt: core.sqrt,
-  cubeRoot: core.cubeRoot,
-  reciprocal: core.reciprocal,
-  square: core.square,
-  reflect: core.reflect,
-  standardize: core.standardize,
-  rankNormal: core.rankNormal,
-  boxCox: core.boxCox,
-  yeoJohnson: core.yeoJohnson,
-  decimalSlips: core.decimalSlips,
-  suspiciousValues: core.suspiciousValues,
-};
-const labels = (x: Float64Array) => x.map((_, i) => i % 2);
-const PAIR: Readonly<Record<string, (x: Float64Array, y: Float64Array) => unknown>> = {
-  pearson: core.pearson,
-  'pearson adf': (x, y) => core.pearson(x, y, { interval: 'adf' }),
-  spearman: core.spearman,
-  kendall: core.kendall,
-  percentageBend: core.percentageBend,
-  influence: (x, y) => (['pearson', 'spearman', 'kendall'] as const).map((method) => core.influence(x, y, { method })),
-  partialCorrelation: (x, y) => core.partialCorrelation(x, y, [labels(x)], { method: 'spearman' }),
-  'partialCorrelation kendall': (x, y) => core.partialCorrelation(x, y, [labels(x)], { method: 'kendall', replicates: 20 }),
-  bootstrapCorrelation: (x, y) => core.bootstrapCorrelation(x, y, { method: 'pearson', replicates: 50 }),
-  'bootstrapCorrelation kendall': (x, y) => core.bootstrapCorrelation(x, y, { method: 'kendall', replicates: 50 }),
-  permutationTest: (x, y) => core.permutationTest(x, y, { method: 'kendall', permutations: 20 }),
-  correlationMatrix: (x, y) => core.correlationMatrix([x, y, labels(x)], { method: 'pearson', missing: 'pairwise', adjust: 'holm' }),
-  'correlationMatrix spearman': (x, y) => core.correlationMatrix([x, y], { method: 'spearman', missing: 'listwise' }),
-  withinGroup: (x, y) => core.withinGroup(x, y, labels(x), { method: 'pearson' }),
-  'withinGroup kendall': (x, y) => core.withinGroup(x, y, labels(x), { method: 'kendall' }),
-  permutationCompare: (x, y) => core.permutationCompare(x, y, labels(x), { method: 'spearman', permutations: 10 }),
-  acrossGroups: (x, y) =>
-    (['pearson', 'spearman', 'kendall'] as const).map((method) => core.acrossGroups([x, y], labels(x), { method }).compare(0, 1)),
-  'acrossGroups partial': (x, y) => core.acrossGroups([x, y], labels(x), { method: 'pearson', controls: [x] }).compare(0, 1),
-  compareSlopes: (x, y) => core.compareSlopes(x, y, labels(x)),
-  distanceCorrelation: (x, y) => core.distanceCorrelation(x, y, { permutations: 19 }),
-  rankDependence: (x, y) => core.rankDependence(x, y, { permutations: 19 }),
-  unseenPairs: (x, y) => core.unseenPairs([x, y], { permutations: 19 }),
-  intraclass: (x, y) => core.intraclass([x, y]),
-  correctAttenuation: (x, y) => core.correctAttenuation(x, y, { kind: 'repeated', columns: [x, y], form: 'one' }, null, { replicates: 20 }),
-  polychoric: core.polychoric,
-  'polychoric of steps': (x, y) => core.polychoric(labels(x), y.map(Math.sign)),
-  polyserial: (x) => core.polyserial(x, labels(x)),
-  latentCorrelation: (x, y) => core.latentCorrelation(labels(x), y, [true, false]),
-  belowLimits: (x, y) => core.belowLimits(core.limitedColumn(x, 0.2), core.limitedColumn(y, null)),
-  tiedBelowLimits: (x, y) => core.tiedBelowLimits(core.limitedColumn(x, 0.2), core.limitedColumn(y, 0), 'kendall'),
-  remediedTest: (x, y) => core.remediedTest(x, y, { kind: 'between', groups: labels(x) }, { method: 'pearson' }),
-  betweenGroups: (x, y) => core.betweenGroups(x, y, labels(x)),
-  linearModel: (x, y) => core.linearModel(y, [x]),
-  breuschPagan: (x, y) => core.breuschPagan(y, [x]),
-  varianceInflation: (x, y) => core.varianceInflation([x, y]),
-  collinearity: (x, y) => core.collinearity([x, y]),
-  generalizedVif: (x, y) => core.generalizedVif([[x], [y]]),
-  mardia: (x, y) => core.mardia([x, y]),
-  henzeZirkler: (x, y) => core.henzeZirkler([x, y]),
-  doornikHansen: (x, y) => core.doornikHansen([x, y]),
-  mahalanobis: (x, y) => core.mahalanobis([x, y]),
-  lowess: core.lowess,
-  linearity: core.linearity,
-  fanShape: core.fanShape,
-  fittedLine: core.fittedLine,
-  groupDisagreement: (x, y) => core.groupDisagreement(x, y, labels(x), { method: 'pearson' }),
-  pairCautions: (x, y) => core.pairCautions(x, y, { method: 'pearson', groups: labels(x) }),
-  duplicatedRows: (x, y) => core.duplicatedRows([x, y]),
-  gapEffects: (x, y) => core.gapEffects([x, y, labels(x)]),
-  clusterBootstrap: (x, y) => core.clusterBootstrap(x, y, labels(x), { method: 'kendall', replicates: 20 }),
-  computeWays: (x, y) =>
-    core.computeWays({
-      x,
-      y,
-      rows: new Uint8Array(x.length).fill(1),
-      choices: [
-        { kind: 'coefficient', options: ['pearson', 'spearman', 'kendall', 'percentage-bend'] },
-        { kind: 'scale', of: 'x', options: [x, 'rank-normal'] },
-        { kind: 'missing', set: [x, y], options: ['pairwise', 'maximum-likelihood'] },
-        { kind: 'held', options: [{ kind: 'nothing' }, { kind: 'controls', columns: [y] }] },
-        { kind: 'identifier', labels: labels(x), options: ['rows', 'means'] },
-      ],
-      own: [0, 0, 0, 0, 0],
-    }),
-};
 
 describe('no column makes a function throw, and none is changed', () => {
   test.each(cases)('%s', (_, x, y) => {

@@ -124,13 +124,7 @@ describe('doubles near their largest', () => {
     expect(found.mean / (plain.mean * size * 0.1)).toBeCloseTo(1, 12);
     expect(found.sd / (plain.sd * size * 0.1)).toBeCloseTo(1, 12);
     expect(found.skewness).toBeCloseTo(plain.skewness, 11);
-    // A regression squares its residuals: beyond 1e160 it has no answer, and never a wrong one.
-    expect(linearModel(large, [other]).r2).toBeNaN();
-    const r2 = linearModel(
-      noise.map((value) => value * 1e150),
-      [other],
-    ).r2;
-    expect(r2).toBeCloseTo(linearModel(noise, [other]).r2, 12);
+    expect(linearModel(large, [other]).r2).toBeCloseTo(linearModel(noise, [other]).r2, 12);
   });
 
   it('beside ordinary ones in a matrix leave no infinite coefficient', () => {

@@ -130,6 +130,109 @@ describe('polychoric correlation', () => {
     expect(found.pValue).toBeLessThan(0.001);
   });
 
+  it.each([
+    [
+      [
+        [7, 3],
+        [1, 0],
+        [1, 0],
+      ],
+      -1,
+    ],
+    [
+      [
+        [3, 7],
+        [0, 1],
+        [0, 1],
+      ],
+      1,
+    ],
+    [
+      [
+        [7, 3, 0],
+        [0, 0, 1],
+      ],
+      1,
+    ],
+    [
+      [
+        [4, 0, 0],
+        [4, 0, 0],
+        [1, 1, 0],
+        [0, 0, 3],
+      ],
+      1,
+    ],
+    [
+      [
+        [0, 0, 2],
+        [0, 1, 0],
+        [5, 1, 0],
+      ],
+      -1,
+    ],
+  ] as const)('of the separated levels %j is ±1: neither settled nor unsettled', (table, end) => {
+    const found = polychoric(...columnsOf(table.map((row) => [...row])));
+    expect(found).toMatchObject({ coefficient: end, twoStep: end, separated: true, degenerate: true, converged: false, interval: null });
+    // The likelihood ratio of the shares of the cells against the product of the margins: 2Σ n log(n·nᵢⱼ/(nᵢ·nⱼ)).
+    const total = table.flat().reduce((sum: number, count) => sum + count, 0);
+    const margin = (counts: readonly number[]) => counts.reduce((sum, count) => sum + count, 0);
+    const ratio = table.flatMap((row, i) =>
+      row.map((count, j) =>
+        count === 0 ? 0 : 2 * count * Math.log((count * total) / (margin(table[i] ?? []) * margin(table.map((other) => other[j] ?? 0)))),
+      ),
+    );
+    expect(found.z).toBeCloseTo(end * Math.sqrt(margin(ratio)), 9);
+    expect(latentCorrelation(...columnsOf(table.map((row) => [...row])), [true, true])).toMatchObject({
+      coefficient: end,
+      degenerate: true,
+    });
+  });
+
+  it('one row beside the path settles, however near to ±1', () => {
+    const found = polychoric(
+      ...columnsOf([
+        [400, 1, 0],
+        [0, 400, 1],
+        [1, 0, 400],
+      ]),
+    );
+    expect([found.converged, found.degenerate, found.separated]).toEqual([true, undefined, undefined]);
+    expect(found.coefficient).toBeLessThan(1);
+    expect(found.interval?.high).toBeLessThan(1);
+  });
+
+  it('of any table of few rows says which of the three it is (simulated, seed 77)', () => {
+    const random = new Random(77);
+    let separated = 0;
+    for (let k = 0; k < 1000; k++) {
+      const x = Float64Array.from({ length: 15 }, () => random.below(2));
+      const y = Float64Array.from(x, (value) => Math.min(2, value + random.below(2)));
+      const found = polychoric(x, y);
+      if (found.undefinedBecause) continue;
+      if (found.separated) separated++;
+      expect(found.converged || found.separated === true, `${x} ${y}`).toBe(true);
+      if (found.converged) expect(Number.isFinite(found.zVariance)).toBe(true);
+    }
+    expect(separated).toBeGreaterThan(0);
+  });
+
+  it('one-sided p of a negative coefficient goes by its sign', () => {
+    const [x, y] = columnsOf([
+      [2, 9, 14],
+      [6, 11, 7],
+      [12, 8, 1],
+    ]);
+    const [both, up, down] = (['two-sided', 'greater', 'less'] as const).map((alternative) => polychoric(x, y, { alternative }));
+    expect(both?.coefficient).toBeLessThan(-0.4);
+    expect(both?.z).toBeLessThan(0);
+    expect(down?.pValue).toBeCloseTo((both?.pValue ?? 0) / 2, 14);
+    expect(down?.pValue).toBeLessThan(0.001);
+    expect(up?.pValue).toBeGreaterThan(0.999);
+    expect(down?.interval).toMatchObject({ low: -1 });
+    expect(down?.interval?.high).toBeLessThan(0);
+  });
+
   it('a level that nobody chose is none; one sided p goes by the sign', () => {
     const [x, y] = columnsOf([
       [13, 69, 41],
@@ -197,6 +300,35 @@ describe('polyserial correlation', () => {
     const found = polyserial(Float64Array.of(1, 2, 3, 4, 5, 6), Float64Array.of(0, 0, 0, 1, 1, 1));
     expect([found.coefficient, found.interval, found.degenerate]).toEqual([1, null, true]);
     expect(found.pValue).toBeLessThan(0.01);
+  });
+
+  it.each([
+    ['touching at one value', Float64Array.of(1, 2, 3, 3, 4, 5), Float64Array.of(0, 0, 0, 1, 1, 1), 1],
+    ['falling, touching', Float64Array.of(5, 4, 3, 3, 3, 2), Float64Array.of(0, 0, 0, 1, 1, 1), -1],
+    ['three levels', Float64Array.of(1, 2, 3, 4, 5, 5, 6), Float64Array.of(0, 0, 1, 1, 1, 2, 2), 1],
+  ] as const)('separated levels run to ±1: %s', (_, x, y, end) => {
+    const found = polyserial(x, y);
+    expect(found).toMatchObject({ coefficient: end, separated: true, degenerate: true, converged: false, interval: null });
+    expect(found.zVariance).toBeNaN();
+    expect(Math.sign(found.z)).toBe(end);
+    expect(
+      polyserial(
+        x.map((value) => 1e160 * value),
+        y,
+      ).z,
+    ).toBeCloseTo(found.z, 9);
+  });
+
+  it('z of separated levels is that of the likelihood it runs to', () => {
+    // At 3 one of two rows is in each level: 2·log(1/2) is left of the likelihood; of the margins it is 6·log(1/2).
+    const { z } = polyserial(Float64Array.of(1, 2, 3, 3, 4, 5), Float64Array.of(0, 0, 0, 1, 1, 1));
+    expect(z).toBeCloseTo(Math.sqrt(2 * (2 * Math.log(0.5) - 6 * Math.log(0.5))), 12);
+  });
+
+  it('of levels that overlap by one row settles', () => {
+    const found = polyserial(Float64Array.of(1, 2, 3.1, 3, 4, 5, 6, 7), Float64Array.of(0, 0, 0, 1, 1, 1, 1, 1));
+    expect([found.converged, found.degenerate]).toEqual([true, undefined]);
+    expect(found.coefficient).toBeLessThan(1);
   });
 
   it('a constant is undefined, with the reason', () => {

@@ -1,4 +1,4 @@
-import { describe as describeColumn, gapEffects, littleTest, maximumLikelihood, pearson, testLikelihood } from '@ivlen/core';
+import { describe as describeColumn, gapEffects, littleTest, maximumLikelihood, pearson, remediedTest, testLikelihood } from '@ivlen/core';
 import { describe, expect, it, test } from 'vitest';
 import { Random } from '../src/random/random';
 import { expectFigure } from './accuracy';
@@ -223,3 +223,39 @@ function logLikelihood(columns: readonly Float64Array[], means: Float64Array, co
   }
   return sum;
 }
+
+describe('a likelihood without a top', () => {
+  // Three rows are shared, on a line; the others have one of the two.
+  const x = Float64Array.of(1, 2, 3, 5, 8, 6, Number.NaN, Number.NaN, Number.NaN);
+  const y = Float64Array.of(2, 4, 6, Number.NaN, Number.NaN, Number.NaN, 1, 9, 7);
+  const z = Float64Array.from(x, (_, i) => Math.sin(3 * i));
+
+  it('of shared rows on a line is degenerate, not converged', () => {
+    expect(maximumLikelihood([x, y])).toMatchObject({ degenerate: true, converged: false });
+    const test = remediedTest(x, y, { kind: 'maximum-likelihood' }, { method: 'pearson' });
+    expect(test).toMatchObject({ coefficient: 1, degenerate: true, interval: null });
+    expect(test.undefinedBecause).toBeUndefined();
+    expect(test.pValue).toBeNaN();
+    const falling = remediedTest(
+      x,
+      y.map((value) => -value),
+      { kind: 'maximum-likelihood' },
+      { method: 'pearson' },
+    );
+    expect(falling).toMatchObject({ coefficient: -1, degenerate: true });
+  });
+
+  it('leaves no coefficient for the other pairs of the same set', () => {
+    const likelihood = maximumLikelihood([x, y, z]);
+    expect(likelihood.degenerate).toBe(true);
+    const test = remediedTest(x, z, { kind: 'maximum-likelihood', found: { all: likelihood, i: 0, j: 2 } }, { method: 'pearson' });
+    expect([test.coefficient, test.undefinedBecause]).toEqual([Number.NaN, 'does-not-settle']);
+  });
+
+  it('of complete columns nearly on a line has its top', () => {
+    const near = Float64Array.from({ length: 12 }, (_, i) => i + 1e-5 * Math.sin(9 * i));
+    const found = maximumLikelihood([Float64Array.from(near, (_, i) => i), near]);
+    expect([found.converged, found.degenerate]).toEqual([true, undefined]);
+    expect(found.coefficient[1]).toBeLessThan(1);
+  });
+});

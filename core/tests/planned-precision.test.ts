@@ -69,3 +69,15 @@ describe('rows to tell two correlations apart', () => {
     expect(() => sampleSizeForDifference(options)).toThrow(RangeError);
   });
 });
+
+it.each([1e-3, 1e-5, 1e-7])('a width of %d has a number of rows too: the smallest that reaches it', (width) => {
+  const found = sampleSizeForWidth({ method: 'pearson', coefficient: 0.5, width });
+  // 4(1 − r²)²(q/w)² + 3, which is exact where the interval is narrow; 1.959963984540054 is the normal quantile.
+  expect(found.n / (4 * 0.75 ** 2 * (1.959963984540054 / width) ** 2)).toBeCloseTo(1, 4);
+  expect(found.width).toBeLessThanOrEqual(width);
+  expect(found.width / width).toBeCloseTo(1, 4);
+});
+
+it('a width that no number of rows reaches is refused', () => {
+  expect(() => sampleSizeForWidth({ method: 'pearson', coefficient: 0, width: 1e-9 })).toThrow(RangeError);
+});

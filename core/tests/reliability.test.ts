@@ -33,14 +33,30 @@ describe('reliability from repeated columns', () => {
     expect(intraclass(far).alpha.value).toBeCloseTo(intraclass(judges).alpha.value, 9);
   });
 
+  it.each([1e-300, 1e-170, 1e-160, 1e155, 1e160, 1e307])('of values about %d is the same', (scale) => {
+    const [found, wanted] = [intraclass(judges.map((column) => column.map((value) => value * scale))), intraclass(judges)];
+    for (const form of ['one', 'mean', 'alpha'] as const) {
+      for (const part of ['value', 'low', 'high'] as const) expect(found[form][part]).toBeCloseTo(wanted[form][part], 12);
+    }
+    const reversed = intraclass(judges.map((column) => column.slice().reverse()));
+    expect(reversed.mean.value).toBeCloseTo(wanted.mean.value, 14);
+  });
+
   it.each([
     ['one column', judges.slice(0, 1), 'one-column'],
     ['no column', [], 'one-column'],
     ['two rows', judges.map((column) => column.slice(0, 2)), 'too-few-cases'],
     ['no differences between rows', judges.map(() => new Float64Array(6).fill(2)), 'constant'],
+    ['rows alike in columns that differ', [0.1, 0.3, 0.5].map((value) => new Float64Array(6).fill(value)), 'constant'],
+    ['rows with the same mean', [Float64Array.of(0.1, 0.3, 0.2, 0.4), Float64Array.of(0.5, 0.3, 0.4, 0.2)], 'constant'],
   ] as const)('of %s is undefined, with the reason', (_, columns, because) => {
     const found = intraclass(columns);
-    expect([found.one.value, found.alpha.low, found.undefinedBecause]).toEqual([Number.NaN, Number.NaN, because]);
+    expect([found.one.value, found.mean.value, found.alpha.low, found.undefinedBecause]).toEqual([
+      Number.NaN,
+      Number.NaN,
+      Number.NaN,
+      because,
+    ]);
   });
 
   it('of exact repeats is 1', () => {

@@ -1,5 +1,5 @@
 import { readFileSync } from 'node:fs';
-import { clusterBootstrap, pairCautions, pearson, withinGroup } from '@ivlen/core';
+import { betweenGroups, clusterBootstrap, pairCautions, pearson, withinGroup } from '@ivlen/core';
 import { describe, expect, it, test } from 'vitest';
 import { Random } from '../src/random/random';
 import { expectFigure } from './accuracy';
@@ -106,4 +106,24 @@ describe('the remedy of rows that are not independent', () => {
       expect([found?.remedy, found?.level]).toEqual([null, 'note']);
     }
   });
+});
+
+it.each([0, 2 ** 30, 1e12])('means of groups keep their digits beside a mean of %d', (far) => {
+  const random = new Random(19);
+  const labels = Float64Array.from({ length: 120 }, (_, i) => i % 24);
+  const level = Float64Array.from({ length: 24 }, () => random.normal());
+  // Sixteenths, which a double of about 1e12 holds exactly.
+  const of = (noise: number) => Float64Array.from(labels, (label) => Math.round(16 * ((level[label] ?? 0) + noise * random.normal())) / 16);
+  const [x, y] = [of(1), of(2)];
+  const [near, moved] = [
+    betweenGroups(x, y, labels),
+    betweenGroups(
+      x.map((value) => far + value),
+      y.map((value) => far - value),
+      labels,
+    ),
+  ];
+  expect(moved.weighted.coefficient).toBeCloseTo(-near.weighted.coefficient, 13);
+  expect(moved.unweighted.coefficient).toBeCloseTo(-near.unweighted.coefficient, 13);
+  expect(moved.weighted.pValue / near.weighted.pValue).toBeCloseTo(1, 11);
 });

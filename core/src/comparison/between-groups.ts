@@ -16,6 +16,7 @@ export interface BetweenGroups {
   readonly weighted: { readonly coefficient: number; readonly df: number; readonly pValue: number; readonly log10P: number };
   /** Each group's means count once. */
   readonly unweighted: CorrelationTest;
+  /** Of each group, as deviations from the mean of all rows by a power of two: in these no digit of a large mean is lost. */
   readonly means: { readonly x: Float64Array; readonly y: Float64Array };
 }
 
@@ -38,7 +39,7 @@ export function betweenGroups(
   { alternative = 'two-sided' }: { alternative?: Alternative } = {},
 ): BetweenGroups {
   const split = groupRows(x, y, labels);
-  const means = (of: 'x' | 'y') => Float64Array.from(split, (group) => centreColumn(group[of]).mean);
+  const means = (of: 'x' | 'y') => meansOf(split.map((group) => group[of]));
   const sizes = split.map((group) => group.x.length);
   const [meansX, meansY] = [means('x'), means('y')];
   const [u, v] = [weightedDeviations(meansX, sizes), weightedDeviations(meansY, sizes)];
@@ -51,6 +52,23 @@ export function betweenGroups(
   const { r, oneMinusAbs } = unitProduct(u, v);
   const { pValue, log10P } = correlationP(r, oneMinusAbs, df, alternative);
   return { ...facts, weighted: { coefficient: r, df, pValue, log10P } };
+}
+
+/** Means of groups, from the values of all of them centred together. */
+function meansOf(groups: readonly Float64Array[]): Float64Array {
+  const all = new Float64Array(groups.reduce((sum, { length }) => sum + length, 0));
+  let end = 0;
+  for (const group of groups) {
+    all.set(group, end);
+    end += group.length;
+  }
+  const { centred } = centreColumn(all);
+  let from = 0;
+  return Float64Array.from(groups, ({ length }) => {
+    const { mean } = centreColumn(centred.subarray(from, from + length));
+    from += length;
+    return mean;
+  });
 }
 
 /** √w times the deviations from the weighted mean, of unit length; null where the means are all the same. */

@@ -85,7 +85,10 @@ function fromTables(a: Distances, b: Distances): Shuffled {
 /** All orders in place (Heap 1963). */
 function eachOrder(places: Int32Array, visit: () => void): void {
   const go = (length: number): void => {
-    if (length <= 1) return visit();
+    if (length <= 1) {
+      visit();
+      return;
+    }
     for (let i = 0; i < length; i++) {
       go(length - 1);
       if (i === length - 1) break;

@@ -44,3 +44,25 @@ export function marginsOf({ counts, rows, columns }: Pick<Contingency, 'counts' 
   }
   return { ofRows, ofColumns };
 }
+
+/**
+ * Whether counts stand on a path of cells that only rises (1) or only falls (−1), so that a coefficient of ±1 with the
+ * thresholds of the margins gives each cell exactly its share; 0 where cells lie on both sides of every such path.
+ */
+export function separationOf({ counts, rows, columns }: Pick<Contingency, 'counts' | 'rows' | 'columns'>): -1 | 0 | 1 {
+  const isPath = (columnAt: (place: number) => number) => {
+    let furthest = -1;
+    for (let i = 0; i < rows; i++) {
+      let last = furthest;
+      for (let place = 0; place < columns; place++) {
+        if (counts[i * columns + columnAt(place)] === 0) continue;
+        if (place < furthest) return false;
+        last = Math.max(last, place);
+      }
+      furthest = last;
+    }
+    return true;
+  };
+  if (isPath((place) => place)) return 1;
+  return isPath((place) => columns - 1 - place) ? -1 : 0;
+}

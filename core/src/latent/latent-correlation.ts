@@ -42,7 +42,7 @@ function asTest(found: LatentCorrelation, options: LatentOptions, exchanged = fa
     const because = exchanged ? (EXCHANGED[undefinedBecause] ?? undefinedBecause) : undefinedBecause;
     return undefinedTest(because, found.n, resolved);
   }
-  if (!found.converged) return undefinedTest('does-not-settle', found.n, resolved);
+  if (!found.converged && !degenerate) return undefinedTest('does-not-settle', found.n, resolved);
   return {
     method: 'pearson',
     coefficient: found.coefficient,

@@ -24,9 +24,12 @@ export interface LatentCorrelation {
   /** Where the variables behind are cut into the levels that are used; empty for one that is observed itself. */
   readonly thresholds: readonly [Float64Array, Float64Array];
   readonly rounds: number;
+  /** Whether a top of the likelihood inside (−1, 1) was found. */
   readonly converged: boolean;
-  /** The coefficient runs to ±1: no interval. */
+  /** The likelihood is largest at ±1: no interval. */
   readonly degenerate?: true;
+  /** Why it is: the levels stand in order without overlap, so that ±1 fits what was observed exactly. */
+  readonly separated?: true;
   readonly undefinedBecause?: UndefinedBecause;
 }
 
@@ -47,3 +50,13 @@ export function undefinedLatent(n: number, undefinedBecause: UndefinedBecause): 
     undefinedBecause,
   };
 }
+
+/** ±1, where the levels are separated: a likelihood ratio, but neither a standard error nor an interval. */
+export const SEPARATED = {
+  se: Number.NaN,
+  zVariance: Number.NaN,
+  interval: null,
+  converged: false,
+  degenerate: true,
+  separated: true,
+} as const;

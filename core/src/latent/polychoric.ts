@@ -2,8 +2,8 @@ import { fisherInterval } from '../correlation/fisher-interval';
 import { constantReason } from '../correlation/test-result';
 import { normalQuantile } from '../distributions/normal';
 import { normalP } from '../distributions/tail-probability';
-import { type Contingency, contingencyOf, marginsOf } from './contingency';
-import { type LatentCorrelation, type LatentOptions, undefinedLatent } from './latent-result';
+import { type Contingency, contingencyOf, marginsOf, separationOf } from './contingency';
+import { type LatentCorrelation, type LatentOptions, SEPARATED, undefinedLatent } from './latent-result';
 import { cellProbabilities, type LatentPoint, logLikelihood, scoreAndInformation } from './ordered-cells';
 
 export interface Polychoric extends LatentCorrelation {
@@ -17,7 +17,7 @@ const FEWEST_ROWS = 4;
 const MOST_ROUNDS = 200;
 /** A round that moves nothing by more is the last. */
 const STILL = 1e-10;
-/** A coefficient that gets so near to ±1 is on its way there: no finite table tells it from 1. */
+/** The climb ends at so large a coefficient: the probabilities of cells are differences that lose their digits beyond it. */
 const EDGE = 0.9999;
 
 /**
@@ -43,42 +43,34 @@ function polychoricOfTable(given: Contingency, { alternative = 'two-sided', leve
   if (because) return { ...undefinedLatent(given.n, because), twoStep: Number.NaN, emptyCells };
   const table = withHalf(given, emptyCells);
   const start = marginsAsThresholds(table);
+  const facts = { n: table.n, emptyCells } as const;
+  const atNone = logLikelihood(table, cellProbabilities({ ...start, rho: 0 }));
+  const tested = (sign: number, height: number) => {
+    const z = sign * Math.sqrt(Math.max(0, 2 * (height - atNone)));
+    return { z, ...normalP(z, alternative) };
+  };
+  const end = separationOf(table);
+  if (end !== 0) {
+    const shares = table.counts.map((count) => count / table.n);
+    const thresholds = [start.a, start.b] as const;
+    return { ...facts, ...SEPARATED, coefficient: end, thresholds, twoStep: end, rounds: 0, ...tested(end, logLikelihood(table, shares)) };
+  }
   const twoStep = climb(table, start, true);
   const found = climb(table, twoStep.point, false);
   const { rho, a, b } = found.point;
-  const facts = { n: table.n, thresholds: [a, b], twoStep: atEdge(twoStep.point.rho), emptyCells, rounds: found.rounds } as const;
-  const ratio = 2 * (found.logLikelihood - logLikelihood(table, cellProbabilities({ ...start, rho: 0 })));
-  const z = Math.sign(rho) * Math.sqrt(Math.max(0, ratio));
-  const p = normalP(z, alternative);
-  const end = atEdge(rho);
-  if (Math.abs(end) === 1) {
-    return {
-      ...facts,
-      coefficient: end,
-      se: Number.NaN,
-      zVariance: Number.NaN,
-      z,
-      ...p,
-      interval: null,
-      converged: true,
-      degenerate: true,
-    };
-  }
   const zVariance = found.variance / ((1 - rho) * (1 + rho)) ** 2;
   return {
     ...facts,
     coefficient: rho,
+    thresholds: [a, b],
+    twoStep: twoStep.point.rho,
+    rounds: found.rounds,
+    ...tested(Math.sign(rho), found.logLikelihood),
     se: Math.sqrt(found.variance),
     zVariance,
-    z,
-    ...p,
     interval: fisherInterval({ r: rho, oneMinusAbs: 1 - Math.abs(rho) }, zVariance, { alternative, level }, 'likelihood'),
     converged: found.converged,
   };
-}
-
-function atEdge(rho: number): number {
-  return Math.abs(rho) >= EDGE ? Math.sign(rho) : rho;
 }
 
 /** One empty cell of two by two: half a row in it, its margins kept; else its coefficient is ±1 whatever the others say. */

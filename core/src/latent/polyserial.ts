@@ -6,13 +6,11 @@ import { normalDensity, normalQuantile, normalUpperTail } from '../distributions
 import { normalP } from '../distributions/tail-probability';
 import { invertPositiveDefinite } from '../linear-algebra/cholesky';
 import { levelsOf } from './contingency';
-import { type LatentCorrelation, type LatentOptions, undefinedLatent } from './latent-result';
+import { type LatentCorrelation, type LatentOptions, SEPARATED, undefinedLatent } from './latent-result';
 
 const FEWEST_ROWS = 4;
 const MOST_ROUNDS = 200;
 const STILL = 1e-12;
-/** A log likelihood this near to 0: every row's level is certain, and the slope runs without end. */
-const CERTAIN = -1e-6;
 /** Probabilities of rows that no slope makes likelier are rounding below this. */
 const SMALLEST = 1e-300;
 
@@ -47,34 +45,60 @@ export function polyserial(
   const sd = Math.sqrt(centred.reduce((sum, value) => sum + value * value, 0) / n);
   const standard = centred.map((value) => value / sd);
   const start = startOf(steps, levels.length, n);
+  const atNone = heightOf(standard, steps, start, 0);
+  const tested = (sign: number, height: number) => {
+    const z = sign * Math.sqrt(Math.max(0, 2 * (height - atNone)));
+    return { z, ...normalP(z, alternative) };
+  };
+  const separation = separationOf(standard, steps, levels.length);
+  if (separation) {
+    const { end, height } = separation;
+    const thresholds = [new Float64Array(0), start] as const;
+    return { n, ...SEPARATED, coefficient: end, thresholds, rounds: 0, ...tested(end, height) };
+  }
   const { cuts, slope, variance, height, converged, rounds } = climb(standard, steps, start);
   const root = Math.sqrt(1 + slope * slope);
-  const ratio = 2 * (height - heightOf(standard, steps, start, 0));
-  const z = Math.sign(slope) * Math.sqrt(Math.max(0, ratio));
-  const facts = {
-    n,
-    z,
-    ...normalP(z, alternative),
-    // Of the variable behind, in its own units: the cuts of the probit have the rest's SD as theirs.
-    thresholds: [new Float64Array(0), cuts.map((cut) => cut / root)],
-    rounds,
-  } as const;
-  if (height > CERTAIN) {
-    const end = Math.sign(slope);
-    return { ...facts, coefficient: end, se: Number.NaN, zVariance: Number.NaN, interval: null, converged: true, degenerate: true };
-  }
   const coefficient = slope / root;
   // z = arsinh(βσ); σ has the variance σ²/(2n), apart from β.
   const zVariance = (variance + (slope * slope) / (2 * n)) / (root * root);
   const given = { r: coefficient, oneMinusAbs: 1 - Math.abs(coefficient) };
   return {
-    ...facts,
+    n,
+    ...tested(Math.sign(slope), height),
+    // Of the variable behind, in its own units: the cuts of the probit have the rest's SD as theirs.
+    thresholds: [new Float64Array(0), cuts.map((cut) => cut / root)],
+    rounds,
     coefficient,
     se: Math.sqrt(zVariance) * (1 - coefficient * coefficient),
     zVariance,
     interval: fisherInterval(given, zVariance, { alternative, level }, 'likelihood'),
     converged,
   };
+}
+
+/**
+ * Whether the levels stand one after the other along x, in rising or falling order, with at most a value of x between them
+ * that two share: the slope then runs without end (Albert & Anderson 1984). The likelihood it runs to is that of the shares
+ * of the levels at each shared value.
+ */
+function separationOf(values: Float64Array, steps: Int32Array, levels: number): { end: -1 | 1; height: number } | null {
+  const [low, high] = [new Float64Array(levels).fill(Number.POSITIVE_INFINITY), new Float64Array(levels).fill(Number.NEGATIVE_INFINITY)];
+  values.forEach((value, i) => {
+    low[steps[i]] = Math.min(low[steps[i]], value);
+    high[steps[i]] = Math.max(high[steps[i]], value);
+  });
+  const rises = low.every((value, k) => k === 0 || high[k - 1] <= value);
+  const falls = high.every((value, k) => k === 0 || value <= low[k - 1]);
+  if (!rises && !falls) return null;
+  const [here, both] = [new Map<string, number>(), new Map<number, number>()];
+  values.forEach((value, i) => {
+    const key = `${value} ${steps[i]}`;
+    here.set(key, (here.get(key) ?? 0) + 1);
+    both.set(value, (both.get(value) ?? 0) + 1);
+  });
+  let height = 0;
+  for (const [key, count] of here) height += count * Math.log(count / (both.get(Number.parseFloat(key)) ?? count));
+  return { end: rises ? 1 : -1, height };
 }
 
 /** Thresholds of the margin. */
@@ -112,7 +136,7 @@ function climb(values: Float64Array, steps: Int32Array, start: Float64Array) {
   let height = heightOf(values, steps, cuts, slope);
   let [variance, converged, rounds] = [Number.NaN, false, 0];
   const size = start.length + 1;
-  while (rounds < MOST_ROUNDS && !converged && height <= CERTAIN) {
+  while (rounds < MOST_ROUNDS && !converged) {
     rounds++;
     const { score, information } = derivatives(values, steps, cuts, slope);
     const inverse = invertPositiveDefinite(information, size);

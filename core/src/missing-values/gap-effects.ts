@@ -84,7 +84,7 @@ export function gapEffects(
     little: littleTest(columns),
     variables: columns.map((column, j) => {
       const { n, mean, sd } = describe(column);
-      return { n, mean, sd, likelyMean: found.means[j], likelySd: Math.sqrt((found.variances[j] * found.n) / (found.n - 1)) };
+      return { n, mean, sd, likelyMean: found.means[j], likelySd: found.sds[j] * Math.sqrt(found.n / (found.n - 1)) };
     }),
     pairs,
   };

@@ -32,19 +32,19 @@ export function littleTest(columns: readonly Float64Array[]): LittleTest {
   assertColumns(columns);
   const p = columns.length;
   const patterns = patternsOf(columns);
-  const { means, variances, coefficient, n, converged } = estimate(columns, {}, false);
+  const { means, sds, coefficient, n, converged } = estimate(columns, {}, false);
   const df = patterns.reduce((sum, { observed }) => sum + observed.length, 0) - p;
   const facts = { df, patterns: patterns.length, n, converged };
   if (!(df > 0) || Number.isNaN(means[0])) return { statistic: Number.NaN, ...facts, ...NO_PROBABILITY };
-  const sd = variances.map((variance) => Math.sqrt((variance * n) / (n - 1)));
+  const sd = sds.map((value) => value * Math.sqrt(n / (n - 1)));
   let statistic = 0;
   for (const { observed, rows } of patterns) {
     const inverse = invertPositiveDefinite(submatrix(coefficient, p, observed), observed.length);
     if (!inverse) return { statistic: Number.NaN, ...facts, ...NO_PROBABILITY };
     const apart = observed.map((j) => {
       let sum = 0;
-      for (const row of rows) sum += columns[j][row] - means[j];
-      return sum / rows.length / sd[j];
+      for (const row of rows) sum += (columns[j][row] - means[j]) / sd[j];
+      return sum / rows.length;
     });
     let distance = 0;
     for (let a = 0; a < apart.length; a++)

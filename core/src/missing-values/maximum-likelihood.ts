@@ -1,6 +1,7 @@
 import { centreColumn } from '../columns/centre';
 import { presentValues } from '../columns/complete-rows';
 import { fisherInterval } from '../correlation/fisher-interval';
+import { pearson } from '../correlation/pearson';
 import type { Alternative, Interval } from '../correlation/types';
 import { normalP } from '../distributions/tail-probability';
 import { invertPositiveDefinite } from '../linear-algebra/cholesky';
@@ -18,6 +19,8 @@ export interface MaximumLikelihood {
   /** By variable. */
   readonly means: Float64Array;
   /** Divisor n: the maximum likelihood estimates. */
+  readonly sds: Float64Array;
+  /** Their squares, which leave the range of numbers for values above 1e154 or below 1e−162. */
   readonly variances: Float64Array;
   /** size × size, row-major. */
   readonly coefficient: Float64Array;
@@ -27,6 +30,8 @@ export interface MaximumLikelihood {
   readonly n: number;
   readonly iterations: number;
   readonly converged: boolean;
+  /** The likelihood has no top: rows shared by some variables lie on a line or a plane, so that it grows without end. */
+  readonly degenerate?: true;
   /** Why there is nothing: a variable does not vary, or too few rows. */
   readonly undefinedBecause?: 'constant' | 'too-few-cases';
 }
@@ -41,7 +46,8 @@ const FEWEST_ROWS = 4;
  * Rubin 1977; Little & Rubin 2002, section 11.2). Assumes that whether a value is missing depends on what is there, not on
  * the value itself (missing at random). Variances of z from the observed information of means and covariances, times
  * n/(n − 3), so that without gaps they are Fisher's.
- * Missing: NaN; rows of nothing are left out. Where EM does not settle, `converged` is false and what it came to is given.
+ * Missing: NaN; rows of nothing are left out. Where EM does not settle, `converged` is false and what it came to is given;
+ * where there is nothing to settle at, since shared rows lie on a line or a plane, it is `degenerate`.
  * @throws {RangeError} columns of unequal length, or none.
  *
  * @example
@@ -73,17 +79,40 @@ export function estimate(
     const [i, j] = [Math.floor(at / p), at % p];
     return i === j ? 1 : Math.max(-1, Math.min(1, value / (sd[i] * sd[j])));
   });
+  const sds = sd.map((value, j) => value * scales[j].sd);
+  const degenerate = isSingular(coefficient, p) || sharesLine(columns, coefficient);
   return {
     means: mean.map((value, j) => scales[j].middle + value * scales[j].sd),
-    variances: sd.map((value, j) => (value * scales[j].sd) ** 2),
+    sds,
+    variances: sds.map((value) => value * value),
     coefficient,
-    zVariance: withVariances
-      ? zVariances(scaled, patterns, mean, covariance).map((variance) => (variance * n) / (n - 3))
-      : new Float64Array(p * p).fill(Number.NaN),
+    zVariance:
+      withVariances && !degenerate
+        ? zVariances(scaled, patterns, mean, covariance).map((variance) => (variance * n) / (n - 3))
+        : new Float64Array(p * p).fill(Number.NaN),
     n,
     iterations: rounds,
-    converged,
+    converged: converged && !degenerate,
+    ...(degenerate ? { degenerate } : {}),
   };
+}
+
+/** Of a variance of 1, what the others leave where they determine it but for rounding. */
+const NOTHING_LEFT = 1e-13;
+/** A coefficient this near to ±1 may be of shared rows on a line. */
+const NEAR_A_LINE = 1e-6;
+
+function isSingular(coefficient: Float64Array, p: number): boolean {
+  const inverse = invertPositiveDefinite(coefficient, p);
+  return inverse === null || Array.from({ length: p }, (_, j) => inverse[j * p + j]).some((inflation) => !(inflation * NOTHING_LEFT < 1));
+}
+
+/** Whether some pair's shared rows lie exactly on a line, which EM comes ever nearer to and never reaches. */
+function sharesLine(columns: readonly Float64Array[], coefficient: Float64Array): boolean {
+  const p = columns.length;
+  return columns.some((x, i) =>
+    columns.some((y, j) => j < i && 1 - Math.abs(coefficient[i * p + j]) < NEAR_A_LINE && Math.abs(pearson(x, y).coefficient) === 1),
+  );
 }
 
 export interface LikelihoodTest {
@@ -226,6 +255,7 @@ function nothing(p: number, n: number, undefinedBecause: 'constant' | 'too-few-c
   const none = (length: number) => new Float64Array(length).fill(Number.NaN);
   return {
     means: none(p),
+    sds: none(p),
     variances: none(p),
     coefficient: none(p * p),
     zVariance: none(p * p),

@@ -14,7 +14,8 @@ export interface WidthOptions {
   level?: number;
 }
 
-const LARGEST_N = 1e9;
+/** Beyond it numbers of rows are not counted one by one any more. */
+const LARGEST_N = 2 ** 53;
 
 /**
  * Smallest number of rows whose interval at the expected coefficient is no wider than wished: precision planned instead of
@@ -22,7 +23,7 @@ const LARGEST_N = 1e9;
  * Source: Bonett & Wright (2000): z ± q·c/√(n − b), with c² = 1, 1 + ρ²/2, .437 and b = 3, 3, 4 for r, ρ, τ; started from
  * 4c²(1 − r²)²(q/w)² + b and searched from there. The interval of data that turn out otherwise is wider or narrower.
  * @returns n and the width with it
- * @throws {RangeError} a coefficient, a width or a level out of range, or a method that does not exist.
+ * @throws {RangeError} a coefficient, a width or a level out of range, a width below about 4e−8, or a method that does not exist.
  *
  * @example
  * sampleSizeForWidth({ method: 'pearson', coefficient: 0.5, width: 0.2 }); // { n: 219, width: 0.199738 }
@@ -38,10 +39,14 @@ export function sampleSizeForWidth({ method, coefficient, width, level = 0.95 }:
   const z = Math.atanh(coefficient);
   const widthOf = (n: number) => {
     const reach = quantile * Math.sqrt(zVariance(coefficient, n, kind));
-    return Math.tanh(z + reach) - Math.tanh(z - reach);
+    // tanh(z + h) − tanh(z − h) without its cancellation.
+    return Math.sinh(2 * reach) / (Math.cosh(z + reach) * Math.cosh(z - reach));
   };
   let [low, high] = [fewestCompared - 1, fewestCompared];
-  while (widthOf(high) > width && high < LARGEST_N) [low, high] = [high, high * 2];
+  while (widthOf(high) > width) {
+    if (high >= LARGEST_N) throw new RangeError(`no number of rows that can be counted gives an interval ${width} wide`);
+    [low, high] = [high, high * 2];
+  }
   while (high - low > 1) {
     const middle = Math.floor((low + high) / 2);
     if (widthOf(middle) <= width) high = middle;

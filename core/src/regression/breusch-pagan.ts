@@ -4,7 +4,7 @@ import { NO_PROBABILITY } from '../distributions/tail-probability';
 import { type LinearModel, linearModel } from './linear-model';
 import { modelFromTriangle } from './model-from-triangle';
 import { modelTriangle } from './model-triangle';
-import { centredUnit, sumOfSquares } from './unit-columns';
+import { centredUnit, lengthOf, scaleOf } from './unit-columns';
 
 export interface BreuschPagan {
   readonly statistic: number;
@@ -43,11 +43,12 @@ export function breuschPaganOf(
   const rests = presentValues(residuals);
   const { length, tolerance } = centredUnit(presentValues(residuals.map((rest, i) => rest + fitted[i])));
   // What an exact fit leaves is rounding, whose spread says nothing.
-  if (!(Math.sqrt(sumOfSquares(rests)) > tolerance * length)) return { statistic: Number.NaN, df, ...NO_PROBABILITY, n };
+  if (!(lengthOf(rests) > tolerance * length)) return { statistic: Number.NaN, df, ...NO_PROBABILITY, n };
+  const scale = scaleOf(rests);
   const { r2 } = modelFromTriangle(
     modelTriangle(
       columns,
-      residuals.map((value) => value * value),
+      residuals.map((value) => (value * scale) ** 2),
     ),
     columns.map((_, j) => j),
   );

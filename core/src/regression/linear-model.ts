@@ -5,7 +5,7 @@ import { factorize, type QrFactorization, undoReflections } from '../linear-alge
 import { dependentSets } from './dependent-sets';
 import { type ModelSummary, summarizeModel, undefinedSummary } from './model-summary';
 import { solveRefined } from './refine';
-import { centredUnit, plainUnit, sumOfSquares } from './unit-columns';
+import { centredUnit, lengthOf, plainUnit, scaleOf, sumOfSquares } from './unit-columns';
 
 /** What of a row's outcome its fit leaves open, up to which that is rounding. */
 const LEAST_OWN_REST = 1e-10;
@@ -70,19 +70,23 @@ export function linearModel(
     );
 
   const { coefficients: all, residuals } = solveRefined({ y: observed, xs, columns, factors, intercept });
-  const unexplained = sumOfSquares(residuals);
   const summary = summarizeModel({
     n,
     coefficients: intercept ? all : all.slice(1),
     factors,
     columns,
     outcomeLength: outcome.length,
-    unexplained,
+    restLength: lengthOf(residuals),
     zeroOrder: Float64Array.from(xs, (x) => pearson(observed, x).coefficient),
     intercept,
     level,
   });
-  const { residualSd, dfResidual } = summary;
+  const { dfResidual } = summary;
+  // Ratios of squares: of residuals scaled to about 1, which changes none of them.
+  const scale = scaleOf(residuals);
+  const rests = residuals.map((value) => value * scale);
+  const unexplained = sumOfSquares(rests);
+  const variance = unexplained / dfResidual;
   const leverage = leverages(factors, n, intercept);
   const spread = rowSpreader(y, predictors);
   return {
@@ -91,12 +95,12 @@ export function linearModel(
     fitted: spread(observed.map((value, i) => value - residuals[i])),
     leverage: spread(leverage),
     cooksDistance: spread(
-      leverage.map((h, i) => (isItsOwn(h) ? Number.NaN : (residuals[i] ** 2 * h) / (residualSd ** 2 * parameters * (1 - h) ** 2))),
+      leverage.map((h, i) => (isItsOwn(h) ? Number.NaN : (rests[i] ** 2 * h) / (variance * parameters * (1 - h) ** 2))),
     ),
     studentized: spread(
       leverage.map((h, i) => {
-        const without = Math.sqrt(Math.max(0, unexplained - residuals[i] ** 2 / (1 - h)) / (dfResidual - 1));
-        const value = residuals[i] / (without * Math.sqrt(1 - h));
+        const without = Math.sqrt(Math.max(0, unexplained - rests[i] ** 2 / (1 - h)) / (dfResidual - 1));
+        const value = rests[i] / (without * Math.sqrt(1 - h));
         // Without a row the others may lie exactly on the model, which leaves nothing to judge it by.
         return isItsOwn(h) || dfResidual < 2 || !Number.isFinite(value) ? Number.NaN : value;
       }),

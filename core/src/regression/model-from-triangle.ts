@@ -51,7 +51,7 @@ export function modelFromTriangle(
     factors,
     columns: keep.map((j) => ({ length: lengths[j], shift: means[j] })),
     outcomeLength: lengths[outcome],
-    unexplained: sumOfSquares(rotated.subarray(p)) * lengths[outcome] ** 2,
+    restLength: Math.sqrt(sumOfSquares(rotated.subarray(p))) * lengths[outcome],
     zeroOrder: Float64Array.from(keep, (j) => correlationInTriangle(model, j, outcome)),
     intercept: true,
     level,

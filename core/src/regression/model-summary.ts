@@ -44,8 +44,8 @@ export interface FittedParts {
   readonly columns: readonly Pick<UnitColumn, 'length' | 'shift'>[];
   /** ‖y − ȳ‖, or ‖y‖ without intercept. */
   readonly outcomeLength: number;
-  /** Sum of squared residuals. */
-  readonly unexplained: number;
+  /** Length of the residuals. */
+  readonly restLength: number;
   readonly zeroOrder: Float64Array;
   readonly intercept: boolean;
   readonly level: number;
@@ -53,14 +53,14 @@ export interface FittedParts {
 
 /** Standard errors, tests and shares of variance of a fit. */
 export function summarizeModel(parts: FittedParts): ModelSummary {
-  const { n, coefficients, factors, columns, outcomeLength, unexplained, zeroOrder, intercept, level } = parts;
+  const { n, coefficients, factors, columns, outcomeLength, restLength, zeroOrder, intercept, level } = parts;
   const p = columns.length;
   const offset = intercept ? 1 : 0;
   const dfResidual = n - p - offset;
-  const total = outcomeLength ** 2;
-  const residualSd = Math.sqrt(unexplained / dfResidual);
-  const r2 = total > 0 ? 1 - unexplained / total : Number.NaN;
-  const f = p > 0 ? (total - unexplained) / p / (unexplained / dfResidual) : Number.NaN;
+  const residualSd = restLength / Math.sqrt(dfResidual);
+  const left = (restLength / outcomeLength) ** 2;
+  const r2 = outcomeLength > 0 ? 1 - left : Number.NaN;
+  const f = p > 0 ? (1 - left) / p / (left / dfResidual) : Number.NaN;
   const se = standardErrors(columns, factors, residualSd, n, intercept);
   const t = coefficients.map((coefficient, j) => coefficient / se[j]);
   const tOf = t.subarray(offset);

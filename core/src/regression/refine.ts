@@ -1,6 +1,7 @@
 import { DoubleSum } from '../columns/double-sum';
+import { scaleToOne } from '../columns/power-of-two';
 import { applyReflections, backSubstitute, forwardSubstitute, type QrFactorization, undoReflections } from '../linear-algebra/householder';
-import type { UnitColumn } from './unit-columns';
+import { scaleOf, type UnitColumn } from './unit-columns';
 
 /** A least-squares problem with the factorization of its (centred) unit columns. */
 export interface LeastSquares {
@@ -78,16 +79,20 @@ function misfitOf({ y, xs, intercept }: LeastSquares, coefficients: Float64Array
 
 /** Products of the (centred) unit columns with the residuals, and the residuals' sum: all would be 0 at the solution. */
 function missedOrthogonality({ xs, columns, intercept }: LeastSquares, residuals: Float64Array) {
+  // By powers of two to about 1, so that products neither overflow nor lose their low halves.
+  const scale = scaleOf(residuals);
+  const rests = residuals.map((value) => value * scale);
   const total = new DoubleSum();
-  for (let i = 0; i < residuals.length; i++) total.add(residuals[i]);
+  for (let i = 0; i < rests.length; i++) total.add(rests[i]);
   const slopes = xs.map((x, j) => {
+    const ofColumn = scaleToOne(Math.max(columns[j].length, Math.abs(columns[j].shift)));
     const sum = new DoubleSum();
-    for (let i = 0; i < residuals.length; i++) sum.addProduct(x[i], residuals[i]);
+    for (let i = 0; i < rests.length; i++) sum.addProduct(x[i] * ofColumn, rests[i]);
     if (intercept) {
-      sum.addProduct(-columns[j].shift, total.high);
-      sum.addProduct(-columns[j].shift, total.low);
+      sum.addProduct(-columns[j].shift * ofColumn, total.high);
+      sum.addProduct(-columns[j].shift * ofColumn, total.low);
     }
-    return sum.value() / columns[j].length;
+    return sum.value() / (columns[j].length * ofColumn) / scale;
   });
-  return { slopes, total: intercept ? total.value() : 0 };
+  return { slopes, total: intercept ? total.value() / scale : 0 };
 }

@@ -1,4 +1,5 @@
 import { centreColumn } from '../columns/centre';
+import { scaleToOne } from '../columns/power-of-two';
 
 /** A column as a multiple of a column of unit length, shifted: xᵢ = shift + remainder + lengthᵢ·unitᵢ. */
 export interface UnitColumn {
@@ -39,4 +40,15 @@ export function sumOfSquares(values: Float64Array): number {
   let sum = 0;
   for (let i = 0; i < values.length; i++) sum += values[i] * values[i];
   return sum;
+}
+
+/** √Σv², of values so large or small that their squares leave the range of numbers too. */
+export function lengthOf(values: Float64Array): number {
+  const scale = scaleOf(values);
+  return Math.sqrt(values.reduce((sum, value) => sum + (value * scale) ** 2, 0)) / scale;
+}
+
+/** The power of two that brings the largest magnitude near 1. */
+export function scaleOf(values: Float64Array): number {
+  return scaleToOne(values.reduce((most, value) => Math.max(most, Math.abs(value)), 0));
 }

@@ -3,7 +3,7 @@ import { assertLevel, assertPositiveInteger } from '../correlation/options';
 import { pearson } from '../correlation/pearson';
 import { quantile } from '../description/quantile';
 import { Random } from '../random/random';
-import { intraclass } from './intraclass';
+import { intraclassValue } from './intraclass';
 
 /** How reliable a variable is: known, or from repeated columns of the same rows; null for one without error. */
 export type ReliabilityOf =
@@ -83,7 +83,7 @@ function divisorOf([a, b]: readonly [number, number]): number {
 
 function reliabilityValue(reliability: ReliabilityOf): number {
   if (reliability === null) return 1;
-  return reliability.kind === 'known' ? reliability.value : intraclass(reliability.columns)[reliability.form].value;
+  return reliability.kind === 'known' ? reliability.value : intraclassValue(reliability.columns, reliability.form);
 }
 
 function drawn(

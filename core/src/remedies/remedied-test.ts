@@ -3,6 +3,7 @@ import { decidingWithin, withinGroup } from '../comparison/within-group';
 import { fisherInterval } from '../correlation/fisher-interval';
 import { METHODS, resolveOptionsOf } from '../correlation/methods';
 import { partialCorrelation } from '../correlation/partial-correlation';
+import { pearson } from '../correlation/pearson';
 import { undefinedTest } from '../correlation/test-result';
 import type { Alternative, CorrelationTest, Method, UndefinedBecause } from '../correlation/types';
 import { belowLimits, type LimitedColumn, tiedBelowLimits } from '../detection-limits/below-limits';
@@ -185,6 +186,14 @@ function likelihoodTest(
   const { all, i, j } = given ?? { all: maximumLikelihood([x, y]), i: 0, j: 1 };
   const resolved = resolveOptionsOf(method, { alternative, level });
   if (all.undefinedBecause) return undefinedTest(all.undefinedBecause === 'constant' ? 'constant-both' : 'too-few-cases', all.n, resolved);
+  if (all.degenerate) {
+    const shared = pearson(x, y).coefficient;
+    const { undefinedBecause, ...none } = undefinedTest('does-not-settle', all.n, resolved);
+    // The likelihood grows without end: towards ±1 for a pair whose shared rows lie on a line, towards nothing for the others.
+    return Math.abs(shared) === 1
+      ? { ...none, coefficient: shared, degenerate: true }
+      : { ...none, undefinedBecause: undefinedBecause ?? 'does-not-settle' };
+  }
   if (!all.converged) return undefinedTest('does-not-settle', all.n, resolved);
   const { coefficient, n, pValue, log10P, z, interval } = testLikelihood(all, i, j, { alternative, level });
   const zVariance = all.zVariance[i * all.means.length + j];
@@ -199,7 +208,6 @@ function likelihoodTest(
     alternative,
     interval,
     zVariance,
-    ...(Math.abs(coefficient) === 1 ? { degenerate: true as const } : {}),
   };
 }
 

@@ -49,6 +49,7 @@ describe('polychoric correlation', () => {
     expect(found.twoStep).toBeCloseTo(twoStep, 6);
     expectFigure('polychoric', 'scipy, numerical maximization', found.se, se, 2e-5);
     expect(found.z ** 2).toBeCloseTo(ratio, 5);
+    expect(found.zVariance).toBeCloseTo((found.se / (1 - found.coefficient ** 2)) ** 2, 12);
     expect(found.converged).toBe(true);
   });
 
@@ -269,7 +270,7 @@ describe('polyserial correlation', () => {
   it.each(reference.polyserial)('is that of a numerical maximization', ({ x, y, rho, seZ }) => {
     const found = polyserial(Float64Array.from(x), Float64Array.from(y));
     expectFigure('polyserial', 'scipy, numerical maximization', found.coefficient, rho, 2e-6);
-    expectFigure('polyserial', 'scipy, numerical maximization', Math.sqrt(found.zVariance), seZ, 2e-4);
+    expectFigure('polyserial', 'scipy, numerical maximization', Math.sqrt((found.zVariance * (x.length - 3)) / x.length), seZ, 2e-4);
     expect(found.converged).toBe(true);
   });
 
@@ -279,7 +280,7 @@ describe('polyserial correlation', () => {
       Float64Array,
     ];
     expect(polyserial(x, y).coefficient.toFixed(7)).toBe('0.9166845');
-    expect(Math.sqrt(polyserial(x, y).zVariance).toFixed(5)).toBe('0.46020');
+    expect(Math.sqrt((polyserial(x, y).zVariance * 9) / 12).toFixed(5)).toBe('0.46020');
     expect(pearson(x, y).coefficient.toFixed(7)).toBe('0.8380398');
     // In other units, and turned over.
     expect(
@@ -299,7 +300,9 @@ describe('polyserial correlation', () => {
   it('levels that x tells apart entirely: the end, without an interval', () => {
     const found = polyserial(Float64Array.of(1, 2, 3, 4, 5, 6), Float64Array.of(0, 0, 0, 1, 1, 1));
     expect([found.coefficient, found.interval, found.degenerate]).toEqual([1, null, true]);
-    expect(found.pValue).toBeLessThan(0.01);
+    // 2·6·log 2, of three rows’ worth: z = 2.039.
+    expect(found.z).toBeCloseTo(Math.sqrt(6 * Math.LN2), 12);
+    expect(found.pValue).toBeCloseTo(0.0414, 4);
   });
 
   it.each([
@@ -322,7 +325,7 @@ describe('polyserial correlation', () => {
   it('z of separated levels is that of the likelihood it runs to', () => {
     // At 3 one of two rows is in each level: 2·log(1/2) is left of the likelihood; of the margins it is 6·log(1/2).
     const { z } = polyserial(Float64Array.of(1, 2, 3, 3, 4, 5), Float64Array.of(0, 0, 0, 1, 1, 1));
-    expect(z).toBeCloseTo(Math.sqrt(2 * (2 * Math.log(0.5) - 6 * Math.log(0.5))), 12);
+    expect(z).toBeCloseTo(Math.sqrt(2 * (2 * Math.log(0.5) - 6 * Math.log(0.5)) * (3 / 6)), 12);
   });
 
   it('of levels that overlap by one row settles', () => {

@@ -32,10 +32,15 @@ describe('maximum likelihood of a pair with gaps in one', () => {
   });
 
   it('has the standard error of the observed information (numerically by scipy, five digits)', () => {
-    const se = Math.sqrt(((found.zVariance[1] ?? NONE) * (12 - 3)) / 12);
+    const rows = 1 / (found.zVariance[1] ?? NONE) + 3;
+    const se = Math.sqrt(1 / rows);
     expectFigure('maximumLikelihood', 'scipy, numerical second derivatives', se, 0.35171, 2e-5);
-    const { z, interval, n } = testLikelihood(found, 0, 1);
-    expect(z).toBeCloseTo(Math.atanh(0.9440369) / (0.35171 * Math.sqrt(12 / 9)), 3);
+    const { z, df, pValue, interval, n } = testLikelihood(found, 0, 1);
+    expect(z).toBeCloseTo(Math.atanh(0.9440369) * Math.sqrt(1 / 0.35171 ** 2 - 3), 3);
+    expect(df).toBeCloseTo((1 / 0.35171 ** 2 - 3) / (1 - 1 / 0.35171 ** 2 / 12), 2);
+    // By scipy: the upper 2.5 % of t with 15.58 degrees of freedom, and twice the tail of z with them.
+    expect(interval?.low).toBeCloseTo(Math.tanh(Math.atanh(0.9440369) - 2.12456 / Math.sqrt(1 / 0.35171 ** 2 - 3)), 3);
+    expect(pValue).toBeCloseTo(0.001083, 5);
     expect([n, interval?.method]).toEqual([12, 'maximum-likelihood']);
   });
 

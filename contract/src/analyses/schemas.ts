@@ -46,7 +46,7 @@ export const undefinedBecauseSchema = z.enum([
   /** Logarithms of values that are not above zero. */
   'not-positive',
 ]) satisfies z.ZodType<UndefinedBecause | 'one-control-only'>;
-export const pMethodSchema = z.enum(['t', 'normal', 'exact', 'permutation']) satisfies z.ZodType<PMethod>;
+export const pMethodSchema = z.enum(['t', 't-of-z', 'normal', 'exact', 'permutation']) satisfies z.ZodType<PMethod>;
 export const intervalSchema = z.object({
   low: z.number(),
   high: z.number(),

@@ -21,7 +21,8 @@ export type UndefinedBecause =
   | 'not-positive';
 
 /** How a p-value was got. */
-export type PMethod = 't' | 'normal' | 'exact' | 'permutation';
+/** `t-of-z`: Fisher’s z by its standard error, judged by Student’s t since that error is itself estimated. */
+export type PMethod = 't' | 't-of-z' | 'normal' | 'exact' | 'permutation';
 
 /**
  * Kinds of interval, all on Fisher's z scale. `default` is Fisher's for Pearson, Bonett & Wright's for Spearman and

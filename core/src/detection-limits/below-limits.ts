@@ -3,6 +3,7 @@ import { fisherInterval } from '../correlation/fisher-interval';
 import { METHODS } from '../correlation/methods';
 import type { Alternative, CorrelationOptions, CorrelationTest, Interval, Method } from '../correlation/types';
 import { NO_PROBABILITY, normalP } from '../distributions/tail-probability';
+import { informationOf } from '../latent/latent-result';
 import { invertPositiveDefinite } from '../linear-algebra/cholesky';
 import { type CensoredColumn, type CensoredPoint, censoredLikelihood } from './censored-rows';
 
@@ -54,7 +55,7 @@ const STEP = 1e-5;
 /**
  * Correlation of two variables of which some values lie below a limit, by maximum likelihood under joint normality, of values
  * or of their logarithms; limits by row.
- * Source: Lyles, Williams & Chuachoowong (2001); observed information, on the scale of Fisher's z.
+ * Source: Lyles, Williams & Chuachoowong (2001); observed information times (n − 3)/n, on the scale of Fisher's z.
  * Missing: NaN in `values` where no limit stands; rows complete for both count.
  * @throws {RangeError} columns of unequal length.
  *
@@ -78,6 +79,7 @@ export function belowLimits(
   const found = climb(standardized(a, scaleX), standardized(b, scaleY));
   if (!found) return undefinedLimits(rows.length, below, 'does-not-settle');
   const [meanX, meanY, logSdX, logSdY, z] = found.point;
+  const zVariance = found.variance / informationOf(rows.length);
   const coefficient = Math.tanh(z);
   return {
     coefficient,
@@ -85,14 +87,9 @@ export function belowLimits(
     below,
     means: [scaleX.middle + scaleX.sd * meanX, scaleY.middle + scaleY.sd * meanY],
     sds: [scaleX.sd * Math.exp(logSdX), scaleY.sd * Math.exp(logSdY)],
-    zVariance: found.variance,
-    ...normalP(z / Math.sqrt(found.variance), alternative),
-    interval: fisherInterval(
-      { r: coefficient, oneMinusAbs: 1 - Math.abs(coefficient) },
-      found.variance,
-      { alternative, level },
-      'likelihood',
-    ),
+    zVariance,
+    ...normalP(z / Math.sqrt(zVariance), alternative),
+    interval: fisherInterval({ r: coefficient, oneMinusAbs: 1 - Math.abs(coefficient) }, zVariance, { alternative, level }, 'likelihood'),
     rounds: found.rounds,
     converged: true,
   };

@@ -6,7 +6,7 @@ import { normalDensity, normalQuantile, normalUpperTail } from '../distributions
 import { normalP } from '../distributions/tail-probability';
 import { invertPositiveDefinite } from '../linear-algebra/cholesky';
 import { levelsOf } from './contingency';
-import { type LatentCorrelation, type LatentOptions, SEPARATED, undefinedLatent } from './latent-result';
+import { informationOf, type LatentCorrelation, type LatentOptions, SEPARATED, undefinedLatent } from './latent-result';
 
 const FEWEST_ROWS = 4;
 const MOST_ROUNDS = 200;
@@ -18,7 +18,8 @@ const SMALLEST = 1e-300;
  * Polyserial correlation of a quantity with an ordered variable: the correlation that makes the rows most likely if a normal
  * variable stands behind the levels, mean, SD, thresholds and coefficient jointly.
  * Source: Olsson, Drasgow & Dorans (1982), eq. 11–16. The likelihood splits into that of x, and that of the levels given x,
- * which is an ordered probit with slope β: ρ/√(1 − ρ²) = βσ. Variance of z from the observed information of both.
+ * which is an ordered probit with slope β: ρ/√(1 − ρ²) = βσ. Variance of z from the observed information of both, times
+ * n/(n − 3); p by the likelihood ratio against ρ = 0, times (n − 3)/n.
  * Missing: NaN, the pair's complete rows.
  * @param x the quantity
  * @param y the ordered variable; levels that nobody chose are none
@@ -47,7 +48,7 @@ export function polyserial(
   const start = startOf(steps, levels.length, n);
   const atNone = heightOf(standard, steps, start, 0);
   const tested = (sign: number, height: number) => {
-    const z = sign * Math.sqrt(Math.max(0, 2 * (height - atNone)));
+    const z = sign * Math.sqrt(Math.max(0, 2 * (height - atNone)) * informationOf(n));
     return { z, ...normalP(z, alternative) };
   };
   const separation = separationOf(standard, steps, levels.length);
@@ -60,7 +61,8 @@ export function polyserial(
   const root = Math.sqrt(1 + slope * slope);
   const coefficient = slope / root;
   // z = arsinh(βσ); σ has the variance σ²/(2n), apart from β.
-  const zVariance = (variance + (slope * slope) / (2 * n)) / (root * root);
+  const raw = (variance + (slope * slope) / (2 * n)) / (root * root);
+  const zVariance = raw / informationOf(n);
   const given = { r: coefficient, oneMinusAbs: 1 - Math.abs(coefficient) };
   return {
     n,
@@ -69,7 +71,7 @@ export function polyserial(
     thresholds: [new Float64Array(0), cuts.map((cut) => cut / root)],
     rounds,
     coefficient,
-    se: Math.sqrt(zVariance) * (1 - coefficient * coefficient),
+    se: Math.sqrt(raw) * (1 - coefficient * coefficient),
     zVariance,
     interval: fisherInterval(given, zVariance, { alternative, level }, 'likelihood'),
     converged,

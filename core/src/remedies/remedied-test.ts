@@ -195,7 +195,7 @@ function likelihoodTest(
       : { ...none, undefinedBecause: undefinedBecause ?? 'does-not-settle' };
   }
   if (!all.converged) return undefinedTest('does-not-settle', all.n, resolved);
-  const { coefficient, n, pValue, log10P, z, interval } = testLikelihood(all, i, j, { alternative, level });
+  const { coefficient, n, pValue, log10P, z, df, interval } = testLikelihood(all, i, j, { alternative, level });
   const zVariance = all.zVariance[i * all.means.length + j];
   return {
     method,
@@ -203,8 +203,8 @@ function likelihoodTest(
     n,
     pValue,
     log10P,
-    pMethod: 'normal',
-    statistic: Number.isFinite(z) ? { name: 'z', value: z } : null,
+    pMethod: Number.isFinite(df) ? 't-of-z' : 'normal',
+    statistic: Number.isFinite(z) ? { name: 'z', value: z, ...(Number.isFinite(df) ? { df } : {}) } : null,
     alternative,
     interval,
     zVariance,

@@ -23,6 +23,7 @@ interface PairValuesProps {
 
 const P_METHODS: Readonly<Record<PairTest['pMethod'], string>> = {
   t: 'from t',
+  't-of-z': 'from Student’s t, of Fisher’s z',
   normal: 'from the normal distribution',
   exact: 'exact',
   permutation: 'by permutation',

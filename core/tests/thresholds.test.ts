@@ -88,18 +88,33 @@ describe('each caution is raised at its limit, and not before it', () => {
     expect(raised('fan-shaped', ...fanned(29))).toBeUndefined();
   });
 
-  it('one row: z moves by its standard error', () => {
-    const [x, y] = [noise(40, 7), noise(40, 8)];
+  // From 35 rows on by one standard error; below by what the furthest row of normal samples reaches in 5 %.
+  it.each([
+    [40, 1],
+    [33, 0.43 + 3.18 / Math.sqrt(31)],
+    [19, 0.43 + 3.18 / Math.sqrt(17)],
+    [9, 0.43 + 3.18 / Math.sqrt(7)],
+  ])('one row beside %d: z moves by %d of its standard errors', (others, limit) => {
+    const [x, y] = [noise(others, 7), noise(others, 8)];
     const moved = (by: number) => [Float64Array.of(...x, by), Float64Array.of(...y, by)] as const;
     const reach = (by: number) => {
       const [a, b] = moved(by);
       const { leaveOneOut, coefficient } = influence(a, b, { method: 'pearson' });
-      return Math.abs(Math.atanh(leaveOneOut[40]) - Math.atanh(coefficient)) * Math.sqrt(41 - 3);
+      return Math.abs(Math.atanh(leaveOneOut[others]) - Math.atanh(coefficient)) * Math.sqrt(others + 1 - 3);
     };
     const [before, after] = turning(0, 30, (by) => raised('one-point', ...moved(by)) !== undefined);
     // Below the limit no sign flips that would count: the coefficient is not significant either way.
-    expect(reach(before)).toBeLessThan(1);
-    expect(reach(after)).toBeCloseTo(1, 9);
+    expect(reach(before)).toBeLessThan(limit);
+    expect(reach(after)).toBeCloseTo(limit, 9);
+  });
+
+  it.each(['spearman', 'kendall'] as const)('one row: the standard error is that of %s', (method) => {
+    const [x, y] = [noise(18, 7), noise(18, 8)];
+    const all = [Float64Array.of(...x, 9), Float64Array.of(...y, 9)] as const;
+    const { leaveOneOut, coefficient, carrying, mostInfluential } = influence(...all, { method });
+    const moved = Math.abs(Math.atanh(leaveOneOut[mostInfluential]) - Math.atanh(coefficient));
+    const variance = method === 'spearman' ? (1 + coefficient ** 2 / 2) / 16 : 0.437 / 15;
+    expect(carrying >= 0).toBe(moved / Math.sqrt(variance) >= 0.43 + 3.18 / 4);
   });
 
   it('methods disagree: r and ρ apart by .10 from 112 rows on, below by 1.05/√(n − 1)', () => {

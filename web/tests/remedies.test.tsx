@@ -473,6 +473,18 @@ describe('whether anything is there at all, in words', () => {
     expect(words[0]).toBe('Nothing is seen, of whatever form: p = .400 of the two together.');
     expect(words[1]).toContain('by a bound, which is larger than p');
     expect(words[2]).toContain('by permutation');
+    const exact = { ...found, distance: { ...found.distance, pMethod: 'exact' as const } };
+    expect(dependenceInWords(exact, names, 0.05)[1]).toContain('p = .001 over all orders of the rows, n = 248.');
+    // A column with a single other value: ξ is left, and the two are not spoken of.
+    const single = {
+      ...found,
+      anyP: 0.02,
+      distance: { ...found.distance, corrected: null, correctedUndefined: 'no-distance-variance' as const, pValue: null },
+    };
+    expect(dependenceInWords(single, names, 0.05).slice(0, 2)).toEqual([
+      'Something is there, of whatever form: p = .020 of ξ.',
+      'Distance correlation .310 (no bias-corrected square: all rows but one share a value, or nearly), without a p, n = 248.',
+    ]);
     expect(dependenceInWords({ ...found, undefinedBecause: 'constant-x' }, names, 0.05)[0]).toContain('does not vary');
   });
 
@@ -481,7 +493,7 @@ describe('whether anything is there at all, in words', () => {
     expect(unseenInWords(searched, 0.05)).toBe('Of 66 pairs none has something that neither r nor ρ sees at .05.');
     const pair = { x: 'v1', y: 'v2', n: 40, r: 0.01, rho: 0.02, distance: 0.4, xi: 0.3, anyP: 0.01 };
     expect(unseenInWords({ ...searched, pairs: [pair] }, 0.05)).toBe(
-      'Of 66 pairs 1 has something that neither r nor ρ sees at .05; p of any dependence is a bound, adjusted after Holm.',
+      'Of 66 pairs 1 has something that neither r nor ρ sees at .05; p of any dependence is a bound, or by permutation in fewer than 30 rows (distance correlation) or 50 (ξ), adjusted after Holm.',
     );
   });
 });

@@ -15,7 +15,7 @@ export interface Influence {
   readonly change: Float64Array;
   /** The row that changes Fisher's z most; −1 for none, and where the points lie exactly on a line. */
   readonly mostInfluential: number;
-  /** The row that carries the coefficient, if any: without it z moves by its standard error or more, or a sign that was or becomes significant flips; else −1. */
+  /** The row that carries the coefficient, if any: without it z moves by its standard error or more (in few rows by more than chance does), or a sign that was or becomes significant flips; else −1. */
   readonly carrying: number;
   readonly onePointCarries: boolean;
 }
@@ -28,8 +28,14 @@ export interface InfluenceOptions {
   alpha?: number;
 }
 
-/** A change of z by this many standard errors is what one point must bring about to be said to carry the coefficient. */
-const CARRIES = 1;
+/**
+ * The change of z, in its standard errors, that one row must bring about to be said to carry the coefficient: 1, and in few
+ * rows what the most influential row of 5 % of normal samples brings about, whatever the correlation (.43 + 3.18/√(n − 3),
+ * fitted to simulated samples of 6 to 30 rows; 1 alone is passed in 11 % of samples of 20, in 25 % of 10).
+ */
+function changeThatCarries(n: number): number {
+  return Math.max(1, 0.43 + 3.18 / Math.sqrt(n - 3));
+}
 
 /**
  * Leave-one-out coefficients of all rows.
@@ -66,7 +72,8 @@ export function influence(
   const reach = (row: number) => Math.abs(Math.atanh(leaveOneOut[row]) - whole);
   const exact = !(Math.abs(coefficient) < 1);
   const mostInfluential = exact ? -1 : furthest(rows, reach);
-  const carries = mostInfluential >= 0 && reach(mostInfluential) * Math.sqrt(n - 3) >= CARRIES;
+  const standardError = Math.sqrt(METHODS[method].zVariance(coefficient, n, 'default'));
+  const carries = mostInfluential >= 0 && reach(mostInfluential) >= changeThatCarries(n) * standardError;
   const carrying = carries || exact ? mostInfluential : flippingRow();
   return {
     method,

@@ -78,8 +78,9 @@ export const CAUTION_WORDS: Readonly<Record<PairCaution['code'], CautionWords>> 
   'one-point': {
     short: 'one point carries it',
     sentence: (_, __, remedy) =>
-      `One row carries it${remedy?.row ? `, ${rowInWords(remedy.row, remedy.name)}` : ''}: without it the coefficient moves by its standard error or more, or turns its sign.`,
-    threshold: 'Without one row Fisher’s z moves by its standard error or more, or a sign that was or becomes significant flips.',
+      `One row carries it${remedy?.row ? `, ${rowInWords(remedy.row, remedy.name)}` : ''}: without it the coefficient moves further than chance would move it, or changes its sign.`,
+    threshold:
+      'Without one row Fisher’s z moves by its standard error or more (below 35 rows .43 + 3.18/√(n − 3) of them, which 5 % of normal samples reach), or a sign that was or becomes significant flips.',
     remedy: 'the coefficient without that row; below 61 rows it must move by 6/(n − 1)',
   },
   'groups-differ': {

@@ -38,7 +38,7 @@ export function attenuationInWords(
   const how =
     method === 'known'
       ? 'The limits are those of r, divided likewise; the reliabilities are taken as known.'
-      : `The limits are from ${replicates.toLocaleString('en-GB')} samples of the rows, in which the reliabilities are estimated again (seed ${seed}).`;
+      : `The limits are from ${replicates.toLocaleString('en-GB')} samples of the rows, in which the reliabilities are estimated again (seed ${seed}); they are approximate: in simulated samples of 50 rows limits of 95 % held the true value in 91 %.`;
   const beyond = [corrected, low, high].some((value) => value !== null && Math.abs(value) > 1);
   return [
     `Observed r = ${fineCoefficientText(observed)} (n = ${n}).`,

@@ -1,6 +1,7 @@
 import { correlationSettingsSchema } from '@ivlen/contract';
 import { byMethod } from '@ivlen/core';
 import { expect, it } from 'vitest';
+import type { GridCellData } from '../src/coefficients/cell-data';
 import { buildMatrix } from '../src/coefficients/matrix';
 import { rectangleFamily } from '../src/coefficients/rectangle-family';
 import { distinctPairs, tally } from '../src/coefficients/tally';
@@ -53,7 +54,7 @@ it('takes another order without another result', () => {
 
 it('ranks pairs by size, filters them, and leaves undefined ones last', () => {
   const m = matrix();
-  const pairs = distinctPairs(m).map((main) => ({ main, by: byMethod(() => main) }));
+  const pairs = distinctPairs(m).map((main) => ({ main, by: byMethod((): GridCellData | undefined => main) }));
   const columns = rankedColumns(settings);
   const ranking = { sort: 'size', ascending: false, find: '', least: 0, significance: 'any', cautioned: 'any' } as const;
   const names = (of: typeof pairs) => of.map(({ main }) => `${main.column.name} ${main.row.name}`);
@@ -88,4 +89,36 @@ it('marks a second coefficient by its own adjusted p', () => {
   expect([cell.secondMethod, cell.secondP, cell.secondAdjustedP]).toEqual(['spearman', 0.04, 0.08]);
   expect(cellText(cell, 'second', both)).toBe('.15');
   expect(cellText(cell, 'second', { ...both, levels: [0.1] })).toBe('.15*');
+});
+
+it('has no cell of a method while it is computed, nor of variables that its result is not of', () => {
+  const study = testStudy();
+  const methods = ['pearson', 'spearman', 'kendall'] as const;
+  const asked = correlationSettingsSchema.parse({ methods });
+  const [first, second, third] = study.state.variables;
+  if (!first || !second || !third) throw new Error('the test study has three variables');
+  const rho = {
+    ...testResult(),
+    methods: testResult().methods.map(() => 'spearman' as const),
+    coefficient: testResult().coefficient.map(() => 0.25),
+  };
+  const loading = buildMatrix(study, study.state.variables, [testResult(), rho, undefined], asked, undefined);
+  expect(loading.complete).toBe(false);
+  expect(loading.cellBy('spearman', second, first)?.coefficient).toBe(0.25);
+  expect(loading.cellBy('kendall', second, first)).toBeUndefined();
+  const [pair] = distinctPairs(loading).map((main) => ({ main, by: byMethod((method) => loading.cellBy(method, main.row, main.column)) }));
+  const shown = Object.fromEntries(rankedColumns(asked).map(({ name, shown: text }) => [name, pair && text(pair)]));
+  expect([shown.ρ, shown.τ]).toEqual(['.25', '…']);
+  expect(
+    tableCsv(rankedTable(pair ? [pair] : [], rankedColumns(asked), asked))
+      .split('\r\n')[1]
+      ?.split(',')
+      .slice(-2),
+  ).toEqual(['', '']);
+  // A result of two of the three, as after a variable more was ticked.
+  const two = { ...rho, variables: rho.variables.slice(0, 2), coefficient: [1, 0.25, 0.25, 1] };
+  const mixed = buildMatrix(study, study.state.variables, [testResult(), two as never, undefined], asked, undefined);
+  expect(mixed.cellBy('spearman', third, first)).toBeUndefined();
+  expect(mixed.cell(third, first).second).toBeNaN();
+  expect(buildMatrix(study, study.state.variables, [testResult(), rho, rho], asked, undefined).complete).toBe(true);
 });

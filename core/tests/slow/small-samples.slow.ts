@@ -67,8 +67,8 @@ const censored =
     return converged ? { p, ...limits(interval) } : null;
   };
 const KINDS: readonly (readonly [string, Sample, number])[] = [
-  ['maximum likelihood, 20 % missing', withGaps(0.2), 6000],
-  ['maximum likelihood, 40 % missing', withGaps(0.4), 6000],
+  ['maximum likelihood, 20 % missing', withGaps(0.2), 20_000],
+  ['maximum likelihood, 40 % missing', withGaps(0.4), 20_000],
   ['polyserial, two levels', inLevels([0]), 6000],
   ['polyserial, four levels', inLevels([-1, 0, 1]), 6000],
   ['20 % below a limit', censored(-0.8416), 3000],

@@ -81,7 +81,7 @@ export function cellLines(cell: GridCellData, { levels, level }: { levels: reado
   if (cell.because) return [`no coefficient: ${undefinedInWords(cell)}`];
   const exact = Number.isFinite(cell.log10P) && cell.p < 0.001 ? ` (${formatFullP(cell.p, cell.log10P)})` : '';
   const p = Number.isNaN(cell.p) ? 'no p' : `${pRelationText(cell.p, levels)}${exact}`;
-  const adjusted = Number.isNaN(cell.adjustedP) ? [] : [`adjusted p ${pText(cell.adjustedP, levels)}`];
+  const adjusted = Number.isNaN(cell.adjustedP) ? [] : [`adjusted ${pRelationText(cell.adjustedP, levels)}`];
   const interval = Number.isNaN(cell.low) ? 'no interval' : `${percent(level)} interval ${fineIntervalText(cell.low, cell.high)}`;
   const second =
     cell.secondMethod && !Number.isNaN(cell.second)

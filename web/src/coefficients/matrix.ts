@@ -14,10 +14,13 @@ import type { GridCellData } from './cell-data';
 /** The coefficients on screen, by every method chosen, in the order chosen. */
 export interface Matrix {
   readonly variables: readonly Variable[];
+  /** Those whose coefficients are there. */
   readonly methods: readonly Method[];
+  /** Whether those of every method chosen are there. */
+  readonly complete: boolean;
   cell(row: Variable, column: Variable): GridCellData;
-  /** The cell by one of the methods chosen. */
-  cellBy(method: Method, row: Variable, column: Variable): GridCellData;
+  /** The cell by one of the methods chosen; undefined while its coefficients are not there, or of other variables. */
+  cellBy(method: Method, row: Variable, column: Variable): GridCellData | undefined;
 }
 
 /** A result with its adjusted p-values and the places of its variables. */
@@ -69,7 +72,7 @@ export function buildMatrix(
       : main.result.variables.flatMap((id) => study.state.variables.filter((item) => item.id === id));
   const ordered = inOrder(shown, main, order);
   // A cell is asked for whenever something about the grid changes; it is made once.
-  const made = new Map<string, GridCellData>();
+  const made = new Map<string, GridCellData | undefined>();
   const cell = (k: number, row: Variable, column: Variable) => {
     const key = `${k}.${row.id}.${column.id}`;
     const found = made.get(key) ?? cellOf(tables, k, row, column, cautions, study.state.remedies);
@@ -79,8 +82,13 @@ export function buildMatrix(
   return {
     variables: ordered,
     methods: methods.filter((_, k) => tables[k] !== undefined),
-    cell: (row, column) => cell(0, row, column),
-    cellBy: (method, row, column) => cell(Math.max(0, methods.indexOf(method)), row, column),
+    complete: methods.every((_, k) => tables[k] !== undefined && ordered.every(({ id }) => tables[k]?.places.has(id))),
+    cell: (row, column) => {
+      const found = cell(0, row, column);
+      if (!found) throw new Error('a cell of the first method needs its result');
+      return found;
+    },
+    cellBy: (method, row, column) => cell(methods.indexOf(method), row, column),
   };
 }
 
@@ -101,6 +109,12 @@ function remediedOf(is: boolean, row: Variable, column: Variable, { pairs }: Rem
 
 const NO_CAUTIONS: readonly PairCaution[] = [];
 
+/** Where a pair stands in a result; undefined where the result is of other variables, as for a moment after a change. */
+function placeOf({ result, places }: Table, row: Variable, column: Variable): number | undefined {
+  const [i, j] = [places.get(row.id), places.get(column.id)];
+  return i === undefined || j === undefined ? undefined : i * result.variables.length + j;
+}
+
 function cellOf(
   tables: readonly (Table | undefined)[],
   k: number,
@@ -108,13 +122,14 @@ function cellOf(
   column: Variable,
   cautions: ReadonlyMap<string, readonly PairCaution[]> | undefined,
   remedies: Remedies,
-): GridCellData {
-  const table = tables[k] ?? tables[0];
-  if (!table) throw new Error('a cell needs a result');
-  const { result, adjusted, places } = table;
-  const at = (places.get(row.id) ?? 0) * result.variables.length + (places.get(column.id) ?? 0);
-  const second = tables[k === 0 ? 1 : 0];
-  const secondAt = second ? (second.places.get(row.id) ?? 0) * second.result.variables.length + (second.places.get(column.id) ?? 0) : 0;
+): GridCellData | undefined {
+  const table = tables[k];
+  const at = table && placeOf(table, row, column);
+  if (!table || at === undefined) return undefined;
+  const { result, adjusted } = table;
+  const next = tables[k === 0 ? 1 : 0];
+  const secondAt = next && placeOf(next, row, column);
+  const second = secondAt === undefined ? undefined : next;
   return {
     row,
     column,
@@ -129,10 +144,10 @@ function cellOf(
     high: result.high[at] ?? Number.NaN,
     because: result.undefinedBecause[at] ?? null,
     remedied: remediedOf(result.remedied[at] ?? false, row, column, remedies),
-    second: second?.result.coefficient[secondAt] ?? Number.NaN,
+    second: second?.result.coefficient[secondAt ?? -1] ?? Number.NaN,
     secondMethod: second?.result.methods[0] ?? null,
-    secondP: second?.result.pValue[secondAt] ?? Number.NaN,
-    secondAdjustedP: second?.adjusted?.[secondAt] ?? Number.NaN,
+    secondP: second?.result.pValue[secondAt ?? -1] ?? Number.NaN,
+    secondAdjustedP: second?.adjusted?.[secondAt ?? -1] ?? Number.NaN,
     cautions: cautions?.get(pairKey(row.id, column.id)) ?? NO_CAUTIONS,
   };
 }

@@ -15,7 +15,7 @@ export function rectangleFamily(
   const key = (cell: Pick<GridCellData, 'row' | 'column'>, k: number) => `${k}.${pairKey(cell.row.id, cell.column.id)}`;
   const adjusted = new Map<string, number>();
   matrix.methods.forEach((method, k) => {
-    const cells = pairs.map(([predictor, outcome]) => matrix.cellBy(method, predictor, outcome));
+    const cells = pairs.flatMap(([predictor, outcome]) => matrix.cellBy(method, predictor, outcome) ?? []);
     const family = adjustPValues(
       cells.map(({ p }) => p),
       adjust,
@@ -25,7 +25,8 @@ export function rectangleFamily(
     });
   });
   return (cell) => {
-    const k = Math.max(0, matrix.methods.indexOf(cell.method));
-    return { ...cell, adjustedP: adjusted.get(key(cell, cell.ownMethod ? 0 : k)) ?? Number.NaN };
+    // One with a method of its own stands in the family of the first.
+    const k = cell.ownMethod ? 0 : matrix.methods.indexOf(cell.method);
+    return { ...cell, adjustedP: adjusted.get(key(cell, k)) ?? Number.NaN };
   };
 }

@@ -31,7 +31,8 @@ export function tickTexts(values: readonly number[]): string[] {
   const size = Math.max(0, greatest(values.map(Math.abs)));
   const step = least(values.slice(1).map((value, i) => Math.abs(value - (values[i] ?? 0))));
   const gap = Number.isFinite(step) ? step : size;
-  const decimals = decimalsOf(gap);
+  // Where 0 is the only tick there is no step to be told apart.
+  const decimals = gap > 0 ? decimalsOf(gap) : 0;
   const longPower = size < LARGEST && Math.log10(size / gap) > LONGEST_FACTOR + 1;
   const plain = (size < LARGEST_PLAIN && size >= SMALLEST_PLAIN) || size === 0 || (size >= LARGEST_PLAIN && longPower);
   return values.map((value) => {

@@ -1,7 +1,7 @@
 import type { CorrelationSettings, LineResult } from '@ivlen/contract';
 import { percent } from '../coefficients/cell-data';
 import { asMeasured, significant } from '../figures/as-measured';
-import { fineCoefficientText, pText } from '../numbers/number-text';
+import { fineCoefficientText, pRelationText, pText } from '../numbers/number-text';
 import type { ValueTable } from '../tables/columns';
 
 type Term = LineResult['slope'];
@@ -61,7 +61,7 @@ export function lineInWords(
   const isOutside = xMin !== null && xMax !== null && (xMin > 0 || xMax < 0);
   return {
     equation: `${y} = ${significant(intercept.value)} ${slope.value < 0 ? '−' : '+'} ${significant(Math.abs(slope.value))} · ${x}`,
-    fit: `r² = ${fineCoefficientText(r2 ?? Number.NaN)}, adjusted R² = ${fineCoefficientText(adjustedR2 ?? Number.NaN)}, residual SD = ${significant(residualSd)}, F(1, ${dfResidual}) = ${significant(f)}, p ${pText(pValue ?? Number.NaN, levels)}.`,
+    fit: `r² = ${fineCoefficientText(r2 ?? Number.NaN)}, adjusted R² = ${fineCoefficientText(adjustedR2 ?? Number.NaN)}, residual SD = ${significant(residualSd)}, F(1, ${dfResidual}) = ${significant(f)}, ${pRelationText(pValue ?? Number.NaN, levels)}.`,
     outside: isOutside
       ? `${x} runs from ${asMeasured(xMin)} to ${asMeasured(xMax)}, so that the intercept, the value at ${x} = 0, lies outside the data and says nothing about them.`
       : null,

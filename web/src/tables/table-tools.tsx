@@ -15,15 +15,19 @@ interface TableToolsProps<Row> {
   /** Of the file, without its ending; the caption where nothing is said. */
   readonly fileName?: string;
   readonly className?: string;
+  /** Some of its numbers are still being computed: nothing is taken along until they are there. */
+  readonly waiting?: boolean;
 }
 
+const WAITING = 'Some numbers are still being computed';
+
 /** Takes a table along: copied as it is read, or as a file with every digit. */
-export function TableTools<Row>({ table, fileName = table.caption, className = 'text-[13px]' }: TableToolsProps<Row>) {
+export function TableTools<Row>({ table, fileName = table.caption, className = 'text-[13px]', waiting = false }: TableToolsProps<Row>) {
   const save = () => saveText(`${fileName.replaceAll(/[\\/:*?"<>|]+/g, ' ')}.csv`, 'text/csv', tableCsv(table));
   return (
     <span className={`inline-flex gap-4 ${className}`}>
-      {table.rows.length <= MOST_COPIED && <CopyTableButton table={table} />}
-      <button type="button" className="button-quiet" onClick={save}>
+      {table.rows.length <= MOST_COPIED && <CopyTableButton table={table} waiting={waiting} />}
+      <button type="button" className="button-quiet" disabled={waiting} title={waiting ? WAITING : undefined} onClick={save}>
         <Download size={14} aria-hidden="true" /> Export CSV
       </button>
     </span>
@@ -31,7 +35,7 @@ export function TableTools<Row>({ table, fileName = table.caption, className = '
 }
 
 /** Copies so that it pastes as a table into word processors and as cells into spreadsheets. */
-function CopyTableButton<Row>({ table }: { table: ValueTable<Row> }) {
+function CopyTableButton<Row>({ table, waiting }: { table: ValueTable<Row>; waiting: boolean }) {
   const [copied, setCopied] = useState(false);
   const copy = async () => {
     const texts = textTable(table);
@@ -44,7 +48,7 @@ function CopyTableButton<Row>({ table }: { table: ValueTable<Row> }) {
     }
   };
   return (
-    <button type="button" className="button-quiet" onClick={() => void copy()}>
+    <button type="button" className="button-quiet" disabled={waiting} title={waiting ? WAITING : undefined} onClick={() => void copy()}>
       {copied ? <Check size={14} aria-hidden="true" /> : <Copy size={14} aria-hidden="true" />}
       <span aria-live="polite">{copied ? 'Copied' : 'Copy table'}</span>
     </button>

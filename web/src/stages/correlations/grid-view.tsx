@@ -40,7 +40,7 @@ export function GridView({
         cautionsNotSought={state.cautionsNotSought}
       />
       <div className="mt-2">
-        <TableTools table={table} fileName={`${study.name} correlation matrix`} />
+        <TableTools table={table} fileName={`${study.name} correlation matrix`} waiting={!matrix.complete || state.stale} />
       </div>
     </>
   );

@@ -19,7 +19,10 @@ export function useMatrixOnScreen(
     return {
       ...matrix,
       cell: (row, column) => inFamily(matrix.cell(row, column)),
-      cellBy: (method, row, column) => inFamily(matrix.cellBy(method, row, column)),
+      cellBy: (method, row, column) => {
+        const cell = matrix.cellBy(method, row, column);
+        return cell && inFamily(cell);
+      },
     };
   }, [matrix, stale, variables, rectangle, adjust]);
 }

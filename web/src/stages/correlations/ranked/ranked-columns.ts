@@ -10,7 +10,8 @@ import type { Ranking } from './use-ranking';
 /** One pair by every method; `main` is that by which it is reported. */
 export interface RankedPair {
   readonly main: GridCellData;
-  readonly by: Readonly<Record<Method, GridCellData>>;
+  /** Undefined while they are computed. */
+  readonly by: Readonly<Record<Method, GridCellData | undefined>>;
 }
 
 export interface RankedColumn extends Pick<TableColumn<RankedPair>, 'name' | 'shown' | 'align'> {
@@ -29,13 +30,20 @@ function own(cautions: GridCellData['cautions']): GridCellData['cautions'] {
   return cautions.filter(({ code }) => code !== 'rows-not-independent');
 }
 
+/** Stands where a number is being computed. */
+const WAITING = '…';
+
+function coefficientOrWaiting(cell: GridCellData | undefined, of: (coefficient: number) => number): string {
+  return cell ? coefficientText(of(cell.coefficient)) : WAITING;
+}
+
 /** The columns of the ranked pairs under the settings. */
 export function rankedColumns({ levels, level, adjust }: CorrelationSettings): RankedColumn[] {
   const ofMethod = (method: Method): RankedColumn => ({
     id: method,
     name: COEFFICIENTS[method].symbol,
-    sortBy: ({ by }) => Math.abs(by[method].coefficient),
-    shown: ({ by }) => coefficientText(by[method].coefficient),
+    sortBy: ({ by }) => Math.abs(by[method]?.coefficient ?? Number.NaN),
+    shown: ({ by }) => coefficientOrWaiting(by[method], (coefficient) => coefficient),
   });
   const adjusted: RankedColumn = {
     id: 'adjusted',
@@ -72,8 +80,8 @@ export function rankedColumns({ levels, level, adjust }: CorrelationSettings): R
     {
       id: 'shared',
       name: 'r²',
-      sortBy: ({ by }) => by.pearson.coefficient ** 2,
-      shown: ({ by }) => coefficientText(by.pearson.coefficient ** 2),
+      sortBy: ({ by }) => (by.pearson?.coefficient ?? Number.NaN) ** 2,
+      shown: ({ by }) => coefficientOrWaiting(by.pearson, (r) => r ** 2),
     },
     {
       id: 'cautions',

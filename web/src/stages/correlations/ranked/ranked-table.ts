@@ -46,7 +46,7 @@ function fileColumns({ level, adjust }: CorrelationSettings): TableColumn<Ranked
     ...(adjust === 'none' ? [] : [number(`p_${adjust}`, ({ main }) => main.adjustedP)]),
     number(`low_${percent(level)}`, ({ main }) => main.low),
     number(`high_${percent(level)}`, ({ main }) => main.high),
-    ...METHOD_NAMES.map((method) => number(method, ({ by }) => by[method].coefficient)),
+    ...METHOD_NAMES.map((method) => number(method, ({ by }) => by[method]?.coefficient ?? Number.NaN)),
     text('cautions', ({ main }) => main.cautions.map(({ code }) => CAUTION_WORDS[code].short).join('; ')),
   ];
 }

@@ -27,11 +27,17 @@ export function RankedView(props: ArrangementProps) {
     const first = commonMethod(settings);
     return { ...settings, methods: [first, ...METHOD_NAMES.filter((method) => method !== first)] };
   }, [settings]);
-  const { matrix } = useMatrix(study, variables, whole, true);
-  return matrix ? <Ranked {...props} matrix={matrix} /> : <GridSkeleton size={8} />;
+  const { matrix, stale } = useMatrix(study, variables, whole, true);
+  return matrix ? <Ranked {...props} matrix={matrix} waiting={stale || !matrix.complete} /> : <GridSkeleton size={8} />;
 }
 
-function Ranked({ study, settings, selection, matrix }: ArrangementProps & { readonly matrix: Matrix }) {
+interface RankedProps extends ArrangementProps {
+  readonly matrix: Matrix;
+  /** Whether numbers of these variables and settings are still being computed. */
+  readonly waiting: boolean;
+}
+
+function Ranked({ study, settings, selection, matrix, waiting }: RankedProps) {
   const { ranking, change } = useRanking();
   const columns = useMemo(() => rankedColumns(settings), [settings]);
   const all = useMemo(
@@ -65,7 +71,7 @@ function Ranked({ study, settings, selection, matrix }: ArrangementProps & { rea
           {shown.length === all.length ? `${all.length} pairs` : `${shown.length} of ${all.length} pairs`}
         </span>
         <span className="ml-auto">
-          <TableTools table={rankedTable(shown, columns, settings)} fileName={`${study.name} correlations`} />
+          <TableTools table={rankedTable(shown, columns, settings)} fileName={`${study.name} correlations`} waiting={waiting} />
         </span>
       </div>
       <div className="pb-1">

@@ -4,7 +4,7 @@ import { decisiveP, type GridCellData } from '../../../coefficients/cell-data';
 import { levelInWords } from '../../../coefficients/levels';
 import type { Matrix } from '../../../coefficients/matrix';
 import { adjustmentInWords } from '../../../coefficients/sentence-parts';
-import { coefficientText, intervalText, pText } from '../../../numbers/number-text';
+import { coefficientText, intervalText, pRelationText } from '../../../numbers/number-text';
 import { displayName } from '../../../study/variable-name';
 import type { TableColumn, ValueTable } from '../../../tables/columns';
 
@@ -18,18 +18,26 @@ export function rectangleTable(
 ): ValueTable<Variable> {
   const { levels, adjust } = settings;
   const columnsOf = (outcome: Variable, method: Method): TableColumn<Variable>[] => {
-    const cellOf = (predictor: Variable) => family(matrix.cellBy(method, predictor, outcome));
+    const cellOf = (predictor: Variable) => {
+      const cell = matrix.cellBy(method, predictor, outcome);
+      return cell && family(cell);
+    };
+    const exactOf = (predictor: Variable, exact: (cell: GridCellData) => number) => {
+      const cell = cellOf(predictor);
+      return cell ? exact(cell) : Number.NaN;
+    };
     const name = `${displayName(outcome)}, ${COEFFICIENTS[method].symbol}`;
     const number = (what: string, exact: (cell: GridCellData) => number): TableColumn<Variable> => ({
       name: what ? `${name}, ${what}` : name,
-      shown: (predictor) => String(exact(cellOf(predictor))),
-      exact: (predictor) => exact(cellOf(predictor)),
+      shown: (predictor) => String(exactOf(predictor, exact)),
+      exact: (predictor) => exactOf(predictor, exact),
       only: 'file',
     });
     const shown = (predictor: Variable) => {
       const cell = cellOf(predictor);
+      if (!cell) return '…';
       const p = decisiveP(cell);
-      return `${coefficientText(cell.coefficient)}${'*'.repeat(countMarks(p, levels))} ${intervalText(cell.low, cell.high)}, p ${pText(p, levels)}, n ${cell.n}`;
+      return `${coefficientText(cell.coefficient)}${'*'.repeat(countMarks(p, levels))} ${intervalText(cell.low, cell.high)}, ${pRelationText(p, levels)}, n ${cell.n}`;
     };
     return [
       { name, shown, only: 'screen' },

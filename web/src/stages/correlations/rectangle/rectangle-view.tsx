@@ -96,7 +96,7 @@ function Roles({ study, variables, outcomes, predictors }: RoleProps) {
   );
 }
 
-function Rectangle({ settings, matrix, selection, outcomes, predictors }: RoleProps & { readonly matrix: Matrix }) {
+function Rectangle({ settings, state, matrix, selection, outcomes, predictors }: RoleProps & { readonly matrix: Matrix }) {
   const scale = useCoefficientScale();
   const family = useMemo(() => rectangleFamily(matrix, outcomes, predictors, settings), [matrix, outcomes, predictors, settings]);
   const { levels, level, adjust } = settings;
@@ -121,7 +121,10 @@ function Rectangle({ settings, matrix, selection, outcomes, predictors }: RolePr
                 {displayName(predictor)}
               </th>
               {outcomes.map((outcome) => {
-                const cells = matrix.methods.map((method) => family(matrix.cellBy(method, predictor, outcome)));
+                const cells = matrix.methods.flatMap((method) => {
+                  const cell = matrix.cellBy(method, predictor, outcome);
+                  return cell ? [family(cell)] : [];
+                });
                 const [main] = cells;
                 if (!main) return null;
                 const { background, text } = scale(Number.isNaN(main.coefficient) ? 0 : main.coefficient);
@@ -170,7 +173,7 @@ function Rectangle({ settings, matrix, selection, outcomes, predictors }: RolePr
         first coefficient, and n.
       </p>
       <div className="mt-2">
-        <TableTools table={rectangleTable(matrix, outcomes, predictors, settings, family)} />
+        <TableTools table={rectangleTable(matrix, outcomes, predictors, settings, family)} waiting={!matrix.complete || state.stale} />
       </div>
     </>
   );

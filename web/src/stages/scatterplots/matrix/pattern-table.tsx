@@ -31,7 +31,7 @@ export function PatternTable({ facts, notSought }: PatternTableProps) {
           {!notSought ? '.' : '; straightness was not looked for among so many values: the card of a pair tells it.'}
         </p>
         <span className="ml-auto">
-          <TableTools table={table} fileName={`Pairs of ${facts.study.name}`} />
+          <TableTools table={table} fileName={`Pairs of ${facts.study.name}`} waiting={!matrix.complete} />
         </span>
       </div>
       <ValueTableView table={table} tools={false} className="w-full max-w-5xl" />
@@ -49,11 +49,14 @@ function patternTable({ rows, columns, correlation, rankMethod, cautionsKnown }:
   const pairs = rows.flatMap((row, i) => (square ? columns.slice(0, i) : columns).map((column): NamedPair => ({ row, column })));
   const method = correlation.methods[0] ?? 'pearson';
   const cellOf = ({ row, column }: NamedPair) => matrix.cell(row, column);
-  const byRank = ({ row, column }: NamedPair) => matrix.cellBy(rankMethod, row, column).coefficient;
+  const byRank = ({ row, column }: NamedPair) => matrix.cellBy(rankMethod, row, column)?.coefficient;
   const rankColumn: TableColumn<NamedPair> = {
     name: COEFFICIENTS[rankMethod].symbol,
-    shown: (pair) => fineCoefficientText(byRank(pair)),
-    exact: byRank,
+    shown: (pair) => {
+      const coefficient = byRank(pair);
+      return coefficient === undefined ? '…' : fineCoefficientText(coefficient);
+    },
+    exact: (pair) => byRank(pair) ?? Number.NaN,
   };
   return {
     caption: 'Pairs in words',

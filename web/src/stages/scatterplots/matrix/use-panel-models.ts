@@ -96,7 +96,7 @@ function cellAt(matrix: Matrix, row: Variable, column: Variable, method: Method 
   const known = [row, column].every((variable) => matrix.variables.includes(variable));
   if (!known) return undefined;
   if (!method) return matrix.cell(row, column);
-  return matrix.methods.includes(method) ? matrix.cellBy(method, row, column) : undefined;
+  return matrix.cellBy(method, row, column);
 }
 
 export function contentAt(settings: Pick<ScatterplotSettings, 'below' | 'above'>, { half }: PanelPlace) {

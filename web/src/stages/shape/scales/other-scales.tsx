@@ -8,7 +8,7 @@ import { Skeleton } from '../../../controls/skeleton';
 import { useScrollToItself } from '../../../controls/use-scroll-to-itself';
 import { HistogramFigure } from '../../../figures/marks/histogram-figure';
 import { QuantileFigure } from '../../../figures/marks/quantile-figure';
-import { coefficientText, pText } from '../../../numbers/number-text';
+import { coefficientText, pRelationText } from '../../../numbers/number-text';
 import { PinButton } from '../../../pins/pin-button';
 import { useWorkingSet } from '../../../settings/use-working-set';
 import { useReadOnly } from '../../../study/read-only';
@@ -183,7 +183,7 @@ function ScaleLine({ line: { scale, refused, reversed, shape, correlations }, se
       </td>
       <td className="px-2 text-right">{d.skewness === null ? '–' : formatFixed(d.skewness, 2)}</td>
       <td className="px-2 text-right">{d.excessKurtosis === null ? '–' : formatFixed(d.excessKurtosis, 2)}</td>
-      <td className="px-2 text-right">{p === null ? '–' : `p ${pText(p, [settings.level])}`}</td>
+      <td className="px-2 text-right">{p === null ? '–' : `${pRelationText(p, [settings.level])}`}</td>
       {partners.map((id) => {
         const found = correlations.find((item) => item.with === id);
         return (

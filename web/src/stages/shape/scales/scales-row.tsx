@@ -6,7 +6,7 @@ import { analysisQuery } from '../../../api/queries';
 import { Skeleton } from '../../../controls/skeleton';
 import { HistogramFigure } from '../../../figures/marks/histogram-figure';
 import { QuantileFigure } from '../../../figures/marks/quantile-figure';
-import { pText } from '../../../numbers/number-text';
+import { pRelationText } from '../../../numbers/number-text';
 import { displayName } from '../../../study/variable-name';
 import { verdictOf } from '../strips/shape-columns';
 import { useInView } from '../strips/use-in-view';
@@ -112,7 +112,7 @@ function ScaleCell({ name, variable, line: { scale, refused, reversed, shape }, 
       <span className={`block text-[12px] ${fine ? 'font-semibold' : ''} ${verdict.marked ? 'text-caution' : ''}`}>
         {verdict.marked && <span aria-hidden="true">▲ </span>}
         G₁ {shown(d.skewness)}, G₂ {shown(d.excessKurtosis)}
-        <span className="block">{p === null ? 'no p' : `p ${pText(p, [settings.level])}`}</span>
+        <span className="block">{p === null ? 'no p' : `${pRelationText(p, [settings.level])}`}</span>
       </span>
       {reversed && <span className="block text-[12px] text-caution">signs change</span>}
       {radio(scale === 'raw' ? 'leave it' : 'choose')}

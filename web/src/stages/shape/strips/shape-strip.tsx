@@ -8,7 +8,7 @@ import { Skeleton } from '../../../controls/skeleton';
 import { formatMeasured } from '../../../figures/format-measured';
 import { type Domain, HistogramFigure } from '../../../figures/marks/histogram-figure';
 import { QuantileFigure } from '../../../figures/marks/quantile-figure';
-import { pText } from '../../../numbers/number-text';
+import { pRelationText } from '../../../numbers/number-text';
 import { displayName } from '../../../study/variable-name';
 import { TESTS } from '../test-words';
 import { OpenStrip } from './open-strip';
@@ -166,7 +166,7 @@ function TestFigure({ shape, settings: { test, level } }: { shape: ShapeResult; 
         ? '–'
         : `${TESTS[test].symbol} ${statistic < 1 ? formatFixed(statistic, 3).replace(/^0/, '') : formatFixed(statistic, 2)}`}
       <span className={`block text-[12px] ${rejected ? 'font-semibold' : 'text-muted'}`}>
-        {pValue === null ? WHY_NOT[undefinedBecause ?? 'singular'] : `p ${pText(pValue, [level])}`}
+        {pValue === null ? WHY_NOT[undefinedBecause ?? 'singular'] : `${pRelationText(pValue, [level])}`}
       </span>
     </div>
   );

@@ -47,6 +47,16 @@ test('with two variables ticked the pair is the screen: statement, r, t, df, p, 
   await expect(working).toContainText(`= ${written(r.t, 3)}`);
   await expect(working).toContainText('r itself is not a percentage');
 
+  // Pinned where it stands alone, it says in the report what it says here.
+  const address = page.url();
+  const sentence = (await pair.getByTestId('pair-sentence').textContent()) ?? '';
+  await page.getByRole('button', { name: 'Pin for the report' }).first().click();
+  await expect(page.getByRole('button', { name: 'Pinned' }).first()).toBeVisible();
+  await page.goto(address.replace(/\/correlations.*/, '/report'));
+  await expect(page.getByRole('main')).toContainText(sentence.replace(/ *Copy.*$/, '').slice(0, 100));
+  await expect(page.getByText('no longer in the study')).toHaveCount(0);
+  await page.goto(address);
+
   // A third variable brings the matrix; the two stay.
   await page.getByRole('checkbox', { name: /^elevation/ }).check();
   await expect(page.getByRole('grid')).toHaveAccessibleName('Correlation matrix of 3 variables');

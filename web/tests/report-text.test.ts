@@ -1,6 +1,7 @@
 import { inlinesOf, type RichText, richTextSchema } from '@ivlen/contract';
 import { describe, expect, it } from 'vitest';
 import { changedInWords } from '../src/stages/report/blocks/block-notes';
+import { gapsInWords, notShown, withGapsMarked } from '../src/stages/report/export/gaps';
 import { blocksAsHtml, textAsHtml } from '../src/stages/report/export/html';
 import { reportAsLatex, tableAsLatex, textAsLatex } from '../src/stages/report/export/latex';
 import { reportAsMarkdown, tableAsMarkdown, textAsMarkdown } from '../src/stages/report/export/markdown';
@@ -248,8 +249,25 @@ describe('texts leave the report', () => {
       },
     ],
   };
-  const block = { heading: 'Own_words', text, tables: [], figures: [] } as unknown as WrittenBlock;
+  const block = { heading: 'Own_words', text, tables: [], figures: [], state: null } as unknown as WrittenBlock;
   const report = { title: 'T & T', blocks: [block], values: new Map(), complete: true };
+
+  it('says what cannot be shown, and marks its place', () => {
+    const content = { kind: 'pin', pin: { title: 'Pearson’s r of nitrate and taxa' } };
+    const failed = {
+      ...block,
+      text: null,
+      block: { title: null, content },
+      state: { pin: undefined, error: new Error('A variable is gone.') },
+    };
+    const whole = { ...report, blocks: [block, failed as unknown as WrittenBlock] };
+    expect(gapsInWords(notShown(whole))).toBe('“Pearson’s r of nitrate and taxa” cannot be shown: its place is marked in the file.');
+    expect(gapsInWords(notShown({ blocks: [...whole.blocks, failed as unknown as WrittenBlock] }))).toContain('2 blocks cannot be shown');
+    expect(gapsInWords(notShown({ blocks: [{ ...block, state: null }] }))).toBeNull();
+    expect(reportAsMarkdown(withGapsMarked(whole))).toContain('Not shown: Pearson’s r of nitrate and taxa. A variable is gone.');
+    const shown = { ...report, blocks: [{ ...block, state: null }] };
+    expect(withGapsMarked(shown)).toBe(shown);
+  });
 
   it('as HTML', () => {
     expect(blocksAsHtml([block], new Map())).toBe(

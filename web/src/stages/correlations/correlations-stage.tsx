@@ -12,6 +12,7 @@ import { ViewBar } from '../../controls/view-bar';
 import { MethodsLine } from '../../methods-line/methods-line';
 import { sentenceOf, withEditors } from '../../methods-line/methods-parts';
 import type { ArrangementProps } from '../../pair-card/arrangement';
+import { pairContext, pinnedPair } from '../../pair-card/pair-request';
 import { type Pair, usePairSelection } from '../../pair-card/use-pair-selection';
 import { PinButton } from '../../pins/pin-button';
 import { useSettings } from '../../settings/use-settings';
@@ -84,13 +85,20 @@ function Stage({ study, workingSet, settings, patch }: StageProps) {
           {!inWays && (
             <PinButton
               study={study}
-              pinned={{
-                stage: 'correlations',
-                thing: alone ? 'pair' : 'matrix',
-                title: sentenceOf(parts),
-                request: enough ? matrixRequest(study, variables, settings, commonMethod(settings)) : null,
-                settings: { ...settings, view, variables: variables.map(({ id }) => id), ...(view === 'ranked' ? { ranking } : {}) },
-              }}
+              pinned={
+                alone
+                  ? {
+                      ...pinnedPair(pairContext(study, selection.pair ?? { x: a, y: b }, settings, variables, null)),
+                      title: sentenceOf(parts),
+                    }
+                  : {
+                      stage: 'correlations',
+                      thing: 'matrix',
+                      title: sentenceOf(parts),
+                      request: enough ? matrixRequest(study, variables, settings, commonMethod(settings)) : null,
+                      settings: { ...settings, view, variables: variables.map(({ id }) => id), ...(view === 'ranked' ? { ranking } : {}) },
+                    }
+              }
             />
           )}
         </MethodsLine>

@@ -29,6 +29,8 @@ const withPair = z.object({
   y: z.string().optional(),
   method: z.string().optional(),
   among: z.array(z.string()).optional(),
+  /** In place of x and y, as the stage once pinned a pair that stood alone. */
+  variables: z.array(z.string()).optional(),
 });
 
 /** A pair: its sentence, its scatterplot, and what was looked at; or a section of its card. */
@@ -41,7 +43,8 @@ export async function tellPair(pinned: Pinned, asking: Asking): Promise<Told> {
 function reportedOf(pinned: Pinned, { study }: Asking): Reported {
   const own = withPair.parse(pinned.settings);
   const request = pinned.request?.kind === 'pair' ? pinned.request : null;
-  const ids = [own.x ?? request?.x ?? '', own.y ?? request?.y ?? ''];
+  const [first = '', second = ''] = own.variables ?? [];
+  const ids = [own.x ?? request?.x ?? first, own.y ?? request?.y ?? second];
   const [x, y] = namedVariables(study, ids);
   if (!x || !y) throw new Error('a pair has two variables');
   const settings = correlationSettingsSchema.parse(pinned.settings);

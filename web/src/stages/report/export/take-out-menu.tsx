@@ -7,6 +7,7 @@ import { ProgressLine } from '../../../controls/progress-line';
 import { saveBlob, saveText } from '../../../controls/save-text';
 import { useExport } from '../../../exports/use-export';
 import type { WrittenReport } from '../written-report';
+import { gapsInWords, notShown, withGapsMarked } from './gaps';
 import type { Tell } from './paper-document';
 
 interface TakeOutProps {
@@ -46,10 +47,11 @@ export function TakeOutMenu(props: TakeOutProps) {
   const { study, report } = props;
   const { write, job } = useExport(study);
   const [progress, setProgress] = useState<{ done: number; total: number } | null>(null);
+  const gaps = gapsInWords(notShown(report));
   const take = async (form: (typeof FORMS)[number]) => {
     setProgress({ done: 0, total: 1 });
     try {
-      const written = await form.write(props, (done, total) => setProgress({ done, total }));
+      const written = await form.write({ ...props, report: withGapsMarked(report) }, (done, total) => setProgress({ done, total }));
       const name = `${report.title.replaceAll(/[\\/:*?"<>|]+/g, ' ').slice(0, 120)}.${form.id}`;
       if (written instanceof Blob) saveBlob(name, written);
       else if (form.id !== 'docx') saveText(name, TYPES[form.id], written);
@@ -74,6 +76,7 @@ export function TakeOutMenu(props: TakeOutProps) {
         </DropdownMenu.Trigger>
         <DropdownMenu.Portal>
           <DropdownMenu.Content className="menu" align="end">
+            {gaps && <p className="max-w-64 px-2 pt-1 pb-2 text-[13px] text-caution">{gaps}</p>}
             {FORMS.map((form) => (
               <DropdownMenu.Item key={form.id} className="menu-item" onSelect={() => void take(form)}>
                 {form.name}

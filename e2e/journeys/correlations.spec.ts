@@ -231,6 +231,7 @@ test('the pair that one station carries: with and without it side by side, set a
     await expect(row).toContainText(written(without[key].p, 3));
   }
   await points.getByRole('button', { name: 'Set row 102 aside' }).click();
+  await page.getByRole('button', { name: 'other population' }).click();
   await expect(card.getByTestId('pair-values')).toContainText(`Pearson’s r${written(without.r.coefficient, 3)}`);
 });
 

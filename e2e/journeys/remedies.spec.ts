@@ -81,6 +81,8 @@ test('one row carries it: set aside from the caution, with its reason', async ({
   await cellOf(page, 'ph', 'canopy cover').click();
   const card = page.getByRole('complementary', { name: /^Pair/ });
   await card.locator('[data-caution="one-point"]').getByRole('button', { name: 'Set row 137 aside' }).click();
+  await expect(page.getByTestId('methods-line')).toContainText('248 rows');
+  await page.getByRole('button', { name: 'misread' }).click();
   await expect(page.getByTestId('methods-line')).toContainText('247 of 248 rows');
   await expect(card.locator('[data-caution="one-point"]')).toHaveCount(0);
 });

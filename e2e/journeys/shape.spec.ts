@@ -47,10 +47,12 @@ test('a strip opens to its plots and outliers; one is set aside from there, and 
   await expect(open.getByText('As the rule has it')).toBeVisible();
   await expect(open.getByRole('list', { name: 'Outliers of ph' })).toContainText('row 137 (DR-034): 74');
   await open.getByRole('button', { name: 'Set row 137 aside' }).click();
+  await page.getByLabel('Another reason').fill('decimal slip');
+  await page.getByLabel('Another reason').press('Enter');
   await expect(page.getByTestId('rows-in-use')).toContainText('247 of 248 rows in use');
   await expect(page.getByTestId('methods-line')).toContainText('in 247 of 248 rows');
   await expect(page.getByRole('row', { name: /^ph n / })).not.toContainText('heavy-tailed');
-  await expect(page.getByRole('button', { name: /^Undo: Row 137 \(DR-034\) set aside: outlier of ph/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Undo: Row 137 \(DR-034\) set aside: decimal slip/ })).toBeVisible();
 });
 
 test('what the rule marks is seen in the panel, on the diagonal and in the pair card', async ({ page }) => {

@@ -104,15 +104,18 @@ describe('what is to check', () => {
     await user.click(line.getByRole('button', { name: /^Correct to 7.4/ }));
     await user.click(line.getByRole('button', { name: 'Write it' }));
     await user.click(line.getByRole('button', { name: 'Cancel' }));
-    await user.click(line.getByRole('button', { name: 'Set the row aside' }));
+    await user.click(line.getByRole('button', { name: 'Set the row aside …' }));
+    expect(changes(sent)).toHaveLength(1);
+    await user.click(screen.getByRole('button', { name: 'other population' }));
     await user.click(line.getByRole('button', { name: 'It is right' }));
     await waitFor(() => expect(changes(sent)).toHaveLength(3));
     expect(changes(sent)).toMatchObject([
       { change: { type: 'edit-cells', variables: ['v1'], rows: [17], cells: [['7.4']] }, reason: 'slipped' },
-      { change: { type: 'set-aside', choice: { rows: [[17, 17]] }, because: 'misread' }, reason: 'slipped' },
+      { change: { type: 'set-aside', choice: { rows: [[17, 17]] }, because: 'other population' }, reason: 'slipped' },
       { change: { type: 'accept-value', variable: 'v1', row: 17, value: 74 }, reason: 'slipped' },
     ]);
-    await user.click(screen.getByRole('button', { name: 'Set aside all but the first' }));
+    await user.click(screen.getByRole('button', { name: 'Set aside all but the first …' }));
+    await user.click(screen.getByRole('button', { name: 'entered twice' }));
     await waitFor(() =>
       expect(changes(sent).at(-1)).toMatchObject({
         change: {
@@ -133,7 +136,7 @@ describe('what is to check', () => {
     open(true);
     const line = await screen.findByRole('listitem', { name: 'nitrate in row 17' });
     expect(within(line).queryByRole('button', { name: 'It is right' })).toBeNull();
-    expect(screen.queryByRole('button', { name: 'Set aside all but the first' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Set aside all but the first …' })).toBeNull();
   });
 
   it('may be nothing', async () => {

@@ -20,7 +20,7 @@ import { attenuationInWords, reliabilityInWords } from '../src/pair-card/attenua
 import { dependenceInWords, unseenInWords } from '../src/pair-card/dependence-words';
 import { PairCautions } from '../src/pair-card/pair-cautions';
 import { pairContext, pinnedPair } from '../src/pair-card/pair-request';
-import { advisedRemedy, advisedSettingAside, isForAll, isSettled } from '../src/remedies/advised-remedy';
+import { advisedRemedy, isForAll, isSettled, rowToDoWithout } from '../src/remedies/advised-remedy';
 import { RemediesEditor } from '../src/remedies/remedies-editor';
 import { askedRemedies, remediesForAll, remedyOfMethods, remedyPhrase, takenInWords } from '../src/remedies/remedy-words';
 import { GridLegend } from '../src/stages/correlations/grid-legend';
@@ -107,12 +107,9 @@ describe('what a caution advises', () => {
   });
 
   it('a row that carries it is set aside by its number, and no other caution names one', () => {
-    expect(advisedSettingAside(caution('one-point', { kind: 'without-row', row: 31 }))).toEqual({
-      type: 'set-aside',
-      choice: { rows: [[31, 31]] },
-      because: 'one row carries a coefficient',
-    });
-    expect(advisedSettingAside(caution('shape', { kind: 'ranks', row: 31 }))).toBeNull();
+    expect(rowToDoWithout(caution('one-point', { kind: 'without-row', row: 31 }))).toBe(31);
+    expect(rowToDoWithout(caution('one-point', null))).toBeNull();
+    expect(rowToDoWithout(caution('shape', { kind: 'ranks', row: 31 }))).toBeNull();
   });
 
   it('is settled by what was decided, and by nothing else', () => {
@@ -350,10 +347,16 @@ describe('deciding', () => {
     expect(changes()[0]?.change).toEqual({ type: 'take-remedy', remedy: null, pairs: 'every' });
   });
 
-  it('a row that carries it is set aside', async () => {
+  it('a row that carries it is set aside for a reason that is asked for', async () => {
     const { user, changes } = card(withCases, caution('one-point', { kind: 'without-row', row: 31 }));
-    await user.click(await screen.findByRole('button', { name: 'Set row 31 aside' }));
-    expect(changes()[0]?.change).toMatchObject({ type: 'set-aside', choice: { rows: [[31, 31]] } });
+    await user.click(await screen.findByRole('button', { name: 'Set row 31 aside …' }));
+    expect(changes()).toEqual([]);
+    await user.type(screen.getByLabelText('More words for the trail; can follow later'), 'upstream of the weir');
+    await user.click(screen.getByRole('button', { name: 'other population' }));
+    expect(changes()[0]).toMatchObject({
+      change: { type: 'set-aside', choice: { rows: [[31, 31]] }, because: 'other population' },
+      reason: 'upstream of the weir',
+    });
   });
 
   it('the popover offers what the study has, and lists pairs decided on by themselves', async () => {

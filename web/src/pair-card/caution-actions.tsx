@@ -2,9 +2,10 @@ import type { Change, PairCaution, TakenRemedy } from '@ivlen/contract';
 import { pairKey, remedyOfPair } from '@ivlen/contract';
 import { CAUTION_WORDS } from '../coefficients/caution-words';
 import { useCautions } from '../coefficients/use-cautions';
-import { type AdviceContext, advisedRemedy, advisedSettingAside, isForAll, isSettled } from '../remedies/advised-remedy';
+import { type AdviceContext, advisedRemedy, isForAll, isSettled, rowToDoWithout } from '../remedies/advised-remedy';
 import { remedyPhrase } from '../remedies/remedy-words';
 import { useReadOnly } from '../study/read-only';
+import { SetAsideMenu } from '../study/set-aside-menu';
 import { useStudyChanges } from '../study/use-study-changes';
 import type { PairContext } from './pair-request';
 
@@ -24,13 +25,21 @@ export function CautionActions({ context, caution, advice, because }: CautionAct
   const pairs = usePairsWith(context, caution, advice);
   if (readOnly || settings.control.length > 0) return null;
   const decide = (decided: Change) => change.mutate({ change: decided, reason: because });
-  const aside = advisedSettingAside(caution);
-  if (aside && caution.remedy?.row) {
+  const row = rowToDoWithout(caution);
+  if (row !== null) {
     return (
       <Buttons>
-        <button type="button" className="button-quiet" disabled={change.isPending} onClick={() => decide(aside)}>
-          Set row {caution.remedy.row} aside
-        </button>
+        <SetAsideMenu
+          label={`Set row ${row} aside …`}
+          className="button-quiet"
+          disabled={change.isPending}
+          onChoose={(chosen, words) =>
+            change.mutate({
+              change: { type: 'set-aside', choice: { rows: [[row, row]] }, because: chosen },
+              ...(words ? { reason: words } : {}),
+            })
+          }
+        />
       </Buttons>
     );
   }

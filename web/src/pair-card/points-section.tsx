@@ -10,6 +10,7 @@ import { coefficientText, fineCoefficientText, pText } from '../numbers/number-t
 import { PinButton } from '../pins/pin-button';
 import { useReadOnly } from '../study/read-only';
 import { rowInWords } from '../study/row-in-words';
+import { SetAsideMenu } from '../study/set-aside-menu';
 import { useStudyChanges } from '../study/use-study-changes';
 import type { TableColumn, ValueTable } from '../tables/columns';
 import { ValueTableView } from '../tables/value-table-view';
@@ -44,14 +45,11 @@ function Points({ context, data }: { context: PairContext; data: InfluenceResult
   const symbol = COEFFICIENTS[method].symbol;
   const carrying = data.points.find(({ row }) => row === data.carrying);
   const rows = [...tried].sort((a, b) => a - b);
-  const setAside = () =>
+  const setAside = (because: string, words: string) =>
     change.mutate(
       {
-        change: {
-          type: 'set-aside',
-          choice: { rows: rows.map((row): [number, number] => [row, row]) },
-          because: 'matters too much for a coefficient',
-        },
+        change: { type: 'set-aside', choice: { rows: rows.map((row): [number, number] => [row, row]) }, because },
+        ...(words ? { reason: words } : {}),
       },
       { onSuccess: () => setTried(new Set()) },
     );
@@ -112,9 +110,12 @@ function Points({ context, data }: { context: PairContext; data: InfluenceResult
         <>
           <WithAndWithout context={context} rows={rows} />
           {!readOnly && (
-            <button type="button" className="button mt-2" disabled={change.isPending} onClick={setAside}>
-              Set {rows.length === 1 ? `row ${rows[0]}` : `these ${rows.length} rows`} aside
-            </button>
+            <SetAsideMenu
+              label={`Set ${rows.length === 1 ? `row ${rows[0]}` : `these ${rows.length} rows`} aside …`}
+              className="button mt-2"
+              disabled={change.isPending}
+              onChoose={setAside}
+            />
           )}
         </>
       )}

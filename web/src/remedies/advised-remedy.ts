@@ -1,4 +1,4 @@
-import type { Change, PairCaution, TakenRemedy } from '@ivlen/contract';
+import type { PairCaution, TakenRemedy } from '@ivlen/contract';
 
 /** What a caution's advice needs to be carried out. */
 export interface AdviceContext {
@@ -32,10 +32,9 @@ export function advisedRemedy({ remedy, values }: PairCaution, { identifier, gro
   }
 }
 
-/** The row that a caution advises to do without, as it is set aside; null for other advice. */
-export function advisedSettingAside({ remedy, code }: PairCaution): Change | null {
-  if (code !== 'one-point' || !remedy?.row) return null;
-  return { type: 'set-aside', choice: { rows: [[remedy.row, remedy.row]] }, because: 'one row carries a coefficient' };
+/** The row that a caution advises to do without; null for other advice. That it carries a coefficient is no reason to set it aside. */
+export function rowToDoWithout({ remedy, code }: PairCaution): number | null {
+  return code === 'one-point' ? (remedy?.row ?? null) : null;
 }
 
 /** Remedies that are about the rows or the variables of a study, not about one pair: for all they are one decision. */

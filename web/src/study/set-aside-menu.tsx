@@ -2,19 +2,30 @@ import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { ReasonChoice } from './reason-choice';
 
-const REASONS = ['misread', 'other population', 'not independent'] as const;
+const REASONS = ['misread', 'entered twice', 'other population', 'not independent'] as const;
 
 interface SetAsideMenuProps {
   readonly label: string;
   readonly disabled?: boolean;
+  /** Of the button, where the label alone does not say which rows. */
+  readonly name?: string;
+  readonly className?: string;
   /** Held by whoever opens it by other means too. */
   readonly open?: boolean;
   readonly onOpen?: (open: boolean) => void;
   readonly onChoose: (because: string, words: string) => void;
 }
 
-/** Asks why: one of the usual reasons or another, and words if there are any. */
-export function SetAsideMenu({ label, disabled = false, open: heldOpen, onOpen, onChoose }: SetAsideMenuProps) {
+/** Asks why: one of the usual reasons or another, and words if there are any. A reason is always the researcher’s own. */
+export function SetAsideMenu({
+  label,
+  disabled = false,
+  name,
+  className = 'button py-0.5',
+  open: heldOpen,
+  onOpen,
+  onChoose,
+}: SetAsideMenuProps) {
   const [ownOpen, setOwnOpen] = useState(false);
   const open = heldOpen ?? ownOpen;
   const setOpen = onOpen ?? setOwnOpen;
@@ -25,7 +36,7 @@ export function SetAsideMenu({ label, disabled = false, open: heldOpen, onOpen, 
   };
   return (
     <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger className="button py-0.5" disabled={disabled}>
+      <Popover.Trigger className={className} disabled={disabled} aria-label={name}>
         {label}
       </Popover.Trigger>
       <Popover.Portal>

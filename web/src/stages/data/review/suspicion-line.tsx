@@ -2,6 +2,7 @@ import type { Change, Study, Suspicion } from '@ivlen/contract';
 import { type FormEvent, useState } from 'react';
 import { PinButton } from '../../../pins/pin-button';
 import { useReadOnly } from '../../../study/read-only';
+import { SetAsideMenu } from '../../../study/set-aside-menu';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { displayName } from '../../../study/variable-name';
 import { ValueTableView } from '../../../tables/value-table-view';
@@ -36,7 +37,10 @@ function ValueLine({ study, suspicion, onShowRow }: SuspicionLineProps & { suspi
   const [reason, setReason] = useState('');
   const variable = study.state.variables.find(({ id }) => id === suspicion.variable);
   if (!variable) return null;
-  const answer = (to: Change) => change.mutate({ change: to, ...(reason.trim() ? { reason: reason.trim() } : {}) });
+  const answer = (to: Change, words = '') => {
+    const given = words || reason.trim();
+    change.mutate({ change: to, ...(given ? { reason: given } : {}) });
+  };
   const { row, value } = suspicion;
   const correct = (event: FormEvent<HTMLFormElement>) => {
     event.preventDefault();
@@ -106,14 +110,11 @@ function ValueLine({ study, suspicion, onShowRow }: SuspicionLineProps & { suspi
               >
                 Make this cell missing
               </button>
-              <button
-                type="button"
-                className="button py-0.5"
+              <SetAsideMenu
+                label="Set the row aside …"
                 disabled={change.isPending}
-                onClick={() => answer({ type: 'set-aside', choice: { rows: [[row, row]] }, because: 'misread' })}
-              >
-                Set the row aside
-              </button>
+                onChoose={(because, words) => answer({ type: 'set-aside', choice: { rows: [[row, row]] }, because }, words)}
+              />
               <button
                 type="button"
                 className="button py-0.5"
@@ -140,16 +141,16 @@ function DuplicateAnswers({ study, rows, onShowRow }: { study: Study; rows: read
         Show row {first}
       </button>
       {!readOnly && (
-        <button
-          type="button"
-          className="button py-0.5"
+        <SetAsideMenu
+          label="Set aside all but the first …"
           disabled={change.isPending}
-          onClick={() =>
-            change.mutate({ change: { type: 'set-aside', choice: { rows: others.map((row) => [row, row]) }, because: 'entered twice' } })
+          onChoose={(because, words) =>
+            change.mutate({
+              change: { type: 'set-aside', choice: { rows: others.map((row) => [row, row]) }, because },
+              ...(words ? { reason: words } : {}),
+            })
           }
-        >
-          Set aside all but the first
-        </button>
+        />
       )}
     </span>
   );

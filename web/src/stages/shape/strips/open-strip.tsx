@@ -9,6 +9,7 @@ import { formatMeasured } from '../../../figures/format-measured';
 import { BoxFigure } from '../../../figures/marks/box-figure';
 import { PinButton } from '../../../pins/pin-button';
 import { useReadOnly } from '../../../study/read-only';
+import { SetAsideMenu } from '../../../study/set-aside-menu';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { axisLabel } from '../../../study/variable-name';
 import { pinnedShape } from '../pinned-shape';
@@ -163,17 +164,18 @@ function Outliers({ study, variable, name, shape }: OutliersProps) {
               {called !== null && ` (${called})`}: {String(value).replace('-', '−')}
             </span>
             {!readOnly && (
-              <button
-                type="button"
+              <SetAsideMenu
+                label="set aside …"
+                name={`Set row ${row} aside`}
                 className="button-quiet text-[13px]"
                 disabled={change.isPending}
-                aria-label={`Set row ${row} aside`}
-                onClick={() =>
-                  change.mutate({ change: { type: 'set-aside', choice: { rows: [[row, row]] }, because: `outlier of ${variable.name}` } })
+                onChoose={(because, words) =>
+                  change.mutate({
+                    change: { type: 'set-aside', choice: { rows: [[row, row]] }, because },
+                    ...(words ? { reason: words } : {}),
+                  })
                 }
-              >
-                set aside
-              </button>
+              />
             )}
           </li>
         ))}

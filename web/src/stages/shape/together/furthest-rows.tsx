@@ -3,6 +3,7 @@ import { formatFixed } from '@ivlen/core';
 import { asMeasured } from '../../../figures/as-measured';
 import { pText } from '../../../numbers/number-text';
 import { useReadOnly } from '../../../study/read-only';
+import { SetAsideMenu } from '../../../study/set-aside-menu';
 import { useStudyChanges } from '../../../study/use-study-changes';
 import { displayName } from '../../../study/variable-name';
 
@@ -34,17 +35,18 @@ export function FurthestRows({ study, data, variables }: FurthestRowsProps) {
                   d² {formatFixed(distance, 1)}, p × n {pText(Math.min(1, pValue * data.n))}
                 </span>
                 {!readOnly && (
-                  <button
-                    type="button"
+                  <SetAsideMenu
+                    label="set aside …"
+                    name={`Set row ${row} aside`}
                     className="button-quiet ml-auto text-[13px]"
                     disabled={change.isPending}
-                    aria-label={`Set row ${row} aside`}
-                    onClick={() =>
-                      change.mutate({ change: { type: 'set-aside', choice: { rows: [[row, row]] }, because: 'far from the other rows' } })
+                    onChoose={(because, words) =>
+                      change.mutate({
+                        change: { type: 'set-aside', choice: { rows: [[row, row]] }, because },
+                        ...(words ? { reason: words } : {}),
+                      })
                     }
-                  >
-                    set aside
-                  </button>
+                  />
                 )}
               </p>
               <p className="text-[13px]">{unusual.map((item) => inWords(item, variables)).join('; ')}</p>

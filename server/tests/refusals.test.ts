@@ -71,3 +71,30 @@ describe('what a request lacks or has too much of', () => {
     },
   );
 });
+
+describe('a body that is no JSON', () => {
+  interface Described {
+    readonly paths: Readonly<
+      Record<string, Readonly<Record<string, { readonly requestBody?: { readonly content?: Readonly<Record<string, unknown>> } }>>>
+    >;
+  }
+
+  it('is refused with 400 and a sentence by every address that takes one', async () => {
+    const { paths } = (await (await app.send('GET', '/openapi.json')).json()) as Described;
+    const taking = Object.entries(paths).flatMap(([path, methods]) =>
+      Object.entries(methods).flatMap(([method, { requestBody }]) =>
+        requestBody?.content?.['application/json'] ? [{ method: method.toUpperCase(), path: path.replace(/^\/api/, '') }] : [],
+      ),
+    );
+    expect(taking.length).toBeGreaterThan(15);
+    for (const { method, path } of taking) {
+      const address = path.replaceAll('{id}', study.id).replaceAll('{stage}', 'correlations').replaceAll(/\{\w+\}/g, '1');
+      for (const raw of ['{"a": ', '', 'x', '{"a":1}}', `{"a": "${'x'.repeat(300_000)}`]) {
+        const { status, code, message, hint } = await refusal(method, address, undefined, raw);
+        expect([status, code], `${method} ${address} ${raw.slice(0, 8)}`).toEqual([400, 'not-json']);
+        expect(message).toMatch(/^The body of the request is no JSON/);
+        expect(hint).toMatch(/\.$/);
+      }
+    }
+  });
+});

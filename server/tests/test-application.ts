@@ -91,7 +91,7 @@ function applicationOn(
     const init: RequestInit = { method, headers: { Host: '127.0.0.1', ...headers } };
     if (body !== undefined) {
       init.body = binary ? new Uint8Array(body) : JSON.stringify(body);
-      init.headers = { ...init.headers, 'Content-Type': binary ? 'application/octet-stream' : 'application/json' };
+      init.headers = { 'Content-Type': binary ? 'application/octet-stream' : 'application/json', ...init.headers };
     }
     return app.request(`${ORIGIN}/api${path}`, init);
   };

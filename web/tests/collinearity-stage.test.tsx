@@ -2,6 +2,7 @@ import {
   type AnalysisInput,
   type CollinearityResult,
   collinearityResultSchema,
+  collinearitySettingsSchema,
   modelValuesOf,
   type Predictor,
   regressionResultSchema,
@@ -11,7 +12,9 @@ import {
 import { breuschPaganOf, linearModel, modelTriangle, normalQuantiles } from '@ivlen/core';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
+import { chosenPredictors } from '../src/predictors/chosen-predictors';
 import { CollinearityStage } from '../src/stages/collinearity/collinearity-stage';
+import { WhichOutcome } from '../src/stages/collinearity/which-outcome';
 import { type Sent, serve, show } from './served';
 import { testStudy } from './test-study';
 import { WorkerInProcess } from './workers-in-process';
@@ -352,6 +355,16 @@ describe('the regression', () => {
         settings: { view: 'regression', off: ['v1'] },
       });
     }
+  });
+  it('asks which variable is the outcome before it shows a share, and takes “none” for an answer', async () => {
+    const said: (string | null)[] = [];
+    const chosen = chosenPredictors(study, study.state.variables.slice(0, 3), collinearitySettingsSchema.parse({}));
+    const { user } = show(<WhichOutcome chosen={chosen} onSay={(outcome) => said.push(outcome)} />);
+    const names = screen.getAllByRole('button').map((button) => button.textContent);
+    expect(names).toHaveLength(chosen.predictors.length + 1);
+    await user.click(screen.getAllByRole('button')[1] as HTMLElement);
+    await user.click(screen.getByRole('button', { name: 'None: all are predictors' }));
+    expect(said).toEqual([chosen.predictors[1]?.variable, null]);
   });
   it('without an outcome, or with one that cannot be', async () => {
     open('/studies/x/collinearity?view=regression', { outcome: null });

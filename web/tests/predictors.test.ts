@@ -125,6 +125,17 @@ describe('which predictors are looked at', () => {
     expect(switched(settings({ off: ['g'], released: true }), 's', false).before).toBeNull();
     expect(switched(settings({ off: ['g'], released: true }), 'g', true)).toMatchObject({ off: [], released: false });
   });
+  it('nobody has said which of the ticked is the outcome, until a role or a choice does', () => {
+    const none = { ...study, state: { ...study.state, variables: study.state.variables.map((v) => ({ ...v, role: null })) } };
+    const unsaid = (of: typeof study, part: Parameters<typeof settings>[0] = {}) =>
+      chosenPredictors(of as typeof study, ticked, settings(part)).outcomeUnsaid;
+    expect(unsaid(none as unknown as typeof study)).toBe(true);
+    expect(unsaid(none as unknown as typeof study, { outcome: null })).toBe(false);
+    expect(unsaid(none as unknown as typeof study, { outcome: 't' })).toBe(false);
+    expect(unsaid(study)).toBe(false);
+    expect(unsaid(none as unknown as typeof study, { from: 'own', predictors: ['g', 's'] })).toBe(false);
+  });
+
   it('requests rest on all that were chosen, or on those kept where their rows are used', () => {
     const chosen = chosenPredictors(study, ticked, settings({ off: ['s'] }));
     expect(ids(looking(chosen, false))).toEqual(['g', 's', 'd']);
@@ -258,8 +269,13 @@ describe('words follow from the figures', () => {
     const low = { pairs: [{ a: 0, b: 2, r: -0.748 }], largest: 639 };
     const by = { threshold: 0.9, limit: 10 };
     expect(noPairSentence(low, ['depth', 'x', 'current'], by)).toBe(
-      'No pair of predictors reaches |r| = .90; the closest are depth and current, r = −.75. A dependence of three or more hides below that: the shares show it.',
+      'No pair of predictors reaches |r| = .90; the closest are depth and current, r = −.748. A dependence of three or more hides below that: the shares show it.',
     );
+    // Never what reads as the threshold that it does not reach.
+    const near = (r: number) => noPairSentence({ pairs: [{ a: 0, b: 2, r }], largest: 2 }, ['depth', 'x', 'current'], by);
+    expect(near(0.8993)).toContain('r = .899.');
+    expect(near(-0.89996)).toContain('r = −.89996.');
+    expect(near(0.89999999)).toContain('r = just below .90.');
     expect(noPairSentence({ ...low, largest: 2 }, ['depth', 'x', 'current'], by)).toContain(
       'would not rule out a dependence of three or more',
     );

@@ -23,6 +23,7 @@ const STATUS: Readonly<Record<string, ContentfulStatusCode>> = {
   'settings-moved': 409,
   'too-large': 413,
   'wrong-content-type': 415,
+  'not-json': 400,
   'foreign-origin': 403,
   'database-gone': 503,
   'no-key': 401,
@@ -37,6 +38,8 @@ const REFUSED: ContentfulStatusCode = 422;
 export function handleErrors(disk: Disk): ErrorHandler {
   return (error, c) => {
     if (error instanceof HTTPException && error.status === 415) return answer(c, wrongContentType());
+    // What the router refuses by itself with 400 is a body that it could not parse.
+    if (error instanceof HTTPException && error.status === 400) return answer(c, notJson());
     if (!(error instanceof DomainError) && !isDatabaseGone(error) && c.req.raw.signal.aborted)
       return c.body(null, 499 as ContentfulStatusCode);
     return answer(c, asDomainError(error, disk));
@@ -97,6 +100,13 @@ function wrongContentType(): DomainError {
   return new DomainError('wrong-content-type', 'The body of the request is of another type than this address takes.', {
     where: 'Content-Type',
     hint: 'Send JSON as application/json, and a file as application/octet-stream.',
+  });
+}
+
+function notJson(): DomainError {
+  return new DomainError('not-json', 'The body of the request is no JSON: it ends too early, or a character is out of place.', {
+    where: 'body',
+    hint: 'Correct it and send it again; if you did not write it yourself, reload the page.',
   });
 }
 

@@ -17,6 +17,8 @@ export interface Chosen {
   readonly outcome: Variable | null;
   /** An outcome that was chosen and cannot be one of a linear regression. */
   readonly refused: Variable | null;
+  /** Whether nobody has said which of the ticked variables is the outcome, or that none is: it would count as a predictor. */
+  readonly outcomeUnsaid: boolean;
   /** Whether the outcome was among the predictors, and was taken out of them. */
   readonly outcomeAmong: boolean;
   /** Left out for good. */
@@ -62,6 +64,7 @@ export function chosenPredictors({ state }: Pick<Study, 'state'>, ticked: readon
     how: from,
     outcome: fits ? outcome : null,
     refused: fits ? null : outcome,
+    outcomeUnsaid: from === 'ticked' && outcome === null && settings.outcome === 'by-role',
     // Ticked variables are looked at in all stages; only who chose predictors is told that the outcome is none.
     outcomeAmong: from !== 'ticked' && wanted.some(({ id }) => id === outcome?.id),
     leftOut: variables.filter(({ id }) => leftOut.includes(id)),

@@ -23,6 +23,7 @@ import { Notices } from './notices';
 import { sentence } from './sentence';
 import { PredictorsView } from './shares/predictors-view';
 import { VIEWS, type View } from './views';
+import { WhichOutcome } from './which-outcome';
 
 const RegressionView = lazy(async () => ({ default: (await import('./regression/regression-view')).RegressionView }));
 const ResidualsView = lazy(async () => ({ default: (await import('./residuals/residuals-view')).ResidualsView }));
@@ -45,7 +46,7 @@ export function CollinearityStage({ study }: { study: Study }) {
   const request = useMemo(() => collinearityRequest(among, chosen.outcome), [among, chosen.outcome]);
   const ready = workingSet !== undefined && stored.settings !== undefined && correlations.settings !== undefined;
   const enough = among.length > 0 && among.length <= MOST_PREDICTORS;
-  const state = usePredictorModel(study, among, request, ready && enough);
+  const state = usePredictorModel(study, among, request, ready && enough && !chosen.outcomeUnsaid);
   const { model } = state;
   const terms = useMemo(() => {
     const kept = new Set(chosen.kept.map(({ variable }) => variable));
@@ -99,6 +100,7 @@ export function CollinearityStage({ study }: { study: Study }) {
   function shown() {
     const why = whyNothing();
     if (why) return <p className="mx-auto max-w-md py-16 text-center font-serif text-lg text-muted">{why}</p>;
+    if (chosen.outcomeUnsaid) return <WhichOutcome chosen={chosen} onSay={(outcome) => patch({ outcome })} />;
     if (state.error) return <FailureNotice error={namedFailure(state.error, study.state.variables)} />;
     const label = 'Going through the rows of the predictors';
     if (state.stopped) {

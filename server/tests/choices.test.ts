@@ -2,11 +2,13 @@ import {
   type Change,
   choicesPreviewSchema,
   importPreviewSchema,
+  pairKey,
   rowBlockSchema,
   type Study,
   storedSettingsSchema,
   studySchema,
   trailSchema,
+  type VariableReliability,
 } from '@ivlen/contract';
 import { afterAll, beforeAll, expect, it, test } from 'vitest';
 import { bytesOf, openTestApplication, type TestApplication } from './test-application';
@@ -110,6 +112,54 @@ it('settings that name variables are taken over for those that are there; what n
   });
   const correlations = await app.ask(storedSettingsSchema, 'GET', `/studies/${autumn.id}/settings/correlations`);
   expect(correlations.settings).toMatchObject({ methods: ['spearman'], control: [depth] });
+});
+
+it('takes over reliabilities and what was decided on how coefficients are got, or says that they do not fit', async () => {
+  const lines = ['site,depth,depth 2,flow,taxa', 'A,1.5,1.6,3,2', 'B,2.5,2.4,5,3', 'C,3.5,3.3,9,1', 'D,4,4.4,8,4'];
+  let spring = await makeStudy('Spring decisions', lines);
+  const id = (name: string) => named(spring, name)?.id ?? '';
+  const repeated: VariableReliability = { kind: 'repeated', columns: [id('depth'), id('depth 2')], form: 'mean' };
+  const patches = [
+    ['depth', repeated],
+    ['taxa', { kind: 'known', value: 0.8 }],
+  ] as const;
+  for (const [name, reliability] of patches)
+    spring = await change(spring, { type: 'edit-variable', variable: id(name), patch: { reliability } });
+  const take = async (
+    remedy: Extract<Change, { type: 'take-remedy' }>['remedy'],
+    pairs: Extract<Change, { type: 'take-remedy' }>['pairs'],
+  ) => {
+    spring = await change(spring, { type: 'take-remedy', remedy, pairs });
+  };
+  await take({ kind: 'permutation' }, [[id('depth'), id('taxa')]]);
+  await take({ kind: 'constant', held: [id('flow')] }, [[id('depth 2'), id('taxa')]]);
+  await take({ kind: 'maximum-likelihood', among: [] }, 'every');
+
+  const whole = await makeStudy('Autumn whole', lines);
+  const fitted = await change(whole, { type: 'take-over', from: spring.id });
+  const there = (name: string) => named(fitted, name)?.id ?? '';
+  expect(named(fitted, 'depth')?.reliability).toEqual({ ...repeated, columns: [there('depth'), there('depth 2')] });
+  expect(named(fitted, 'taxa')?.reliability).toEqual({ kind: 'known', value: 0.8 });
+  expect(fitted.state.remedies).toEqual({
+    every: { kind: 'maximum-likelihood', among: [] },
+    pairs: {
+      [pairKey(there('depth'), there('taxa'))]: { kind: 'permutation' },
+      [pairKey(there('depth 2'), there('taxa'))]: { kind: 'constant', held: [there('flow')] },
+    },
+  });
+
+  const partly = await makeStudy('Autumn without flow', ['site,taxa,depth', 'A,2,1', 'B,3,2', 'C,1,4']);
+  const preview = await app.ask(choicesPreviewSchema, 'GET', `/studies/${partly.id}/choices/${spring.id}`);
+  expect(preview.fits).toEqual(['the entries of 3 variables', 'the reliability of taxa', '2 decisions on how coefficients are got']);
+  expect(preview.notFitting).toEqual([
+    'There is no variable depth 2.',
+    'There is no variable flow.',
+    'The reliability of depth needs repeated columns that are not here.',
+    '1 decision on how coefficients are got needs what is not here.',
+  ]);
+  const taken = await change(partly, { type: 'take-over', from: spring.id });
+  expect(named(taken, 'depth')?.reliability ?? null).toBeNull();
+  expect(Object.keys(taken.state.remedies.pairs)).toEqual([pairKey(named(taken, 'depth')?.id ?? '', named(taken, 'taxa')?.id ?? '')]);
 });
 
 it('settings of the scatterplots are stored as they are sent, and refused where they make no sense', async () => {

@@ -114,6 +114,11 @@ describe('the study archive', () => {
     const before = await app.ask(z.array(studyListItemSchema), 'GET', '/studies');
     const circular = zipSync({ ...files, 'study.json': strToU8(JSON.stringify(whole)) });
     await expect(app.ask(studySchema, 'POST', '/archives?name=x.zip', circular)).rejects.toThrow(/share is computed from itself/);
+    share.derivation = { type: 'formula', formula: 'gone + 1', sources: ['v99'], ignoreMissing: false };
+    const orphaned = zipSync({ ...files, 'study.json': strToU8(JSON.stringify(whole)) });
+    await expect(app.ask(studySchema, 'POST', '/archives?name=x.zip', orphaned)).rejects.toThrow(
+      /share is computed from a variable that is not there/,
+    );
     expect(await app.ask(z.array(studyListItemSchema), 'GET', '/studies')).toEqual(before);
   });
 

@@ -88,7 +88,11 @@ describe('a body that is no JSON', () => {
     );
     expect(taking.length).toBeGreaterThan(15);
     for (const { method, path } of taking) {
-      const address = path.replaceAll('{id}', study.id).replaceAll('{stage}', 'correlations').replaceAll(/\{\w+\}/g, '1');
+      const address = path
+        .replaceAll('{id}', study.id)
+        .replaceAll('{stage}', 'correlations')
+        .replaceAll(/\{(?:revision|number)\}/g, '1')
+        .replaceAll(/\{\w+\}/g, study.id);
       for (const raw of ['{"a": ', '', 'x', '{"a":1}}', `{"a": "${'x'.repeat(300_000)}`]) {
         const { status, code, message, hint } = await refusal(method, address, undefined, raw);
         expect([status, code], `${method} ${address} ${raw.slice(0, 8)}`).toEqual([400, 'not-json']);

@@ -1,6 +1,10 @@
+import { readdir, stat } from 'node:fs/promises';
+import { join } from 'node:path';
 import { emptiedSchema, importPreviewSchema, spaceSchema, studySchema } from '@ivlen/contract';
 import { afterAll, beforeAll, expect, it } from 'vitest';
 import { z } from 'zod';
+import type { Database } from '../src/database/connect';
+import { emptyDeleted } from '../src/space/empty-deleted';
 import { bytesOf, openTestApplication, type TestApplication } from './test-application';
 
 const done = z.object({ done: z.literal(true) });
@@ -51,6 +55,43 @@ it('removes nothing that is not deleted', async () => {
   await newStudy('stays', 100);
   expect(await empty()).toEqual({ studies: 0, bytes: 0 });
   expect((await space()).studies).toBe(1);
+});
+
+it('removes none that is restored while it is at work, nor one deleted a moment ago where days are kept', async () => {
+  const [first, second] = [await newStudy('first', 50), await newStudy('second', 50)];
+  await remove(first);
+  await remove(second);
+  // Each is judged as it goes: both were deleted when the list was made, and one is restored before its turn.
+  let restored = false;
+  const meanwhile = new Proxy(app.database, {
+    apply(target, self, [name]: [string]) {
+      const query = Reflect.apply(target, self, [name]);
+      if (name !== 'study') return query;
+      const { delete: remover } = query;
+      query.delete = async function (this: typeof query) {
+        if (!restored) {
+          restored = true;
+          await app.database('study').whereIn('id', [first, second]).update({ deleted: null });
+        }
+        return remover.call(query);
+      };
+      return query;
+    },
+  });
+  const emptied = await emptyDeleted(meanwhile as Database, 0, { signal: new AbortController().signal, tell: () => {} } as never);
+  expect(emptied.studies).toBe(0);
+  expect((await app.send('GET', `/studies/${first}`)).status).toBe(200);
+  await remove(first);
+  expect((await emptyDeleted(app.database, 30, { signal: new AbortController().signal, tell: () => {} } as never)).studies).toBe(0);
+  expect((await app.send('POST', `/studies/${first}/restore`)).status).toBe(200);
+});
+
+it('keeps files that wait to be brought in to their owner alone', async () => {
+  await app.ask(importPreviewSchema, 'POST', '/imports?name=beds.csv', bytesOf('a,b,site\n1,<0.5,north\n2,3,south\n4,4,north\n'));
+  const names = await readdir(app.folder);
+  expect(names.some((name) => name.endsWith('.source'))).toBe(true);
+  expect(names.length).toBeGreaterThan(2);
+  for (const name of names) expect((await stat(join(app.folder, name))).mode & 0o077, name).toBe(0);
 });
 
 it('gives the disk back what five hundred studies took', async () => {

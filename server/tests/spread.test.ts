@@ -106,6 +106,30 @@ it('sorts each column once: a further variable costs only its own sort and pairs
   expect(workers.tasks).toEqual(['pieces', 'pieces']);
 });
 
+it('keeps ranks by study and rows: the same variable of another study, or of other rows, is sorted anew', async () => {
+  const workers = noting(2);
+  const on = new Spread(workers);
+  const of = (study: string, more: object, own: AnalysisColumns) =>
+    on.pieces({ ...table, study }, request({ method: 'spearman', ...more }), own, NO_PIECES, tools);
+  const mirrored = { ...columns, values: values.map((column) => column.map((value) => value * value)) };
+  await of('s', {}, columns);
+  const other = await of('t', {}, mirrored);
+  const [alone] = [
+    await new Spread(noting(2)).pieces({ ...table, study: 't' }, request({ method: 'spearman' }), mirrored, NO_PIECES, tools),
+  ];
+  expect(other).toEqual(alone);
+  expect(workers.tasks.filter((task) => task === 'rank')).toHaveLength(20);
+  const cut = { rows: { completeFor: IDS, group: null } };
+  expect(await of('s', cut, columns)).toEqual(
+    await new Spread(noting(2)).pieces(table, request({ method: 'spearman', ...cut }), columns, NO_PIECES, tools),
+  );
+  // A later version of the rows in use is other rows too.
+  const later = { ...table, state: { ...state, inUse: { rows: ROWS, version: 5 } } as unknown as StudyState };
+  workers.tasks.length = 0;
+  await on.pieces(later, request({ method: 'spearman' }), mirrored, NO_PIECES, tools);
+  expect(workers.tasks.filter((task) => task === 'rank')).toHaveLength(10);
+});
+
 it('leaves small work whole, and what is known alone', async () => {
   const workers = noting(2);
   const small = { ...columns, rowsInUse: 100, values: values.map((column) => column.slice(0, 100)) };

@@ -5,7 +5,7 @@ import { ExportDialog } from '../src/exports/export-dialog';
 import { SubsetDialog } from '../src/in-use/subset-dialog';
 import { ChoicesDialog } from '../src/stages/data/bring-in/choices-dialog';
 import { DeriveDialog } from '../src/stages/data/derive/derive-dialog';
-import { draftOf, ignoresMissing, newDraft, suggestedName } from '../src/stages/data/derive/draft';
+import { definitionOf, draftOf, ignoresMissing, newDraft, shiftOf, suggestedName } from '../src/stages/data/derive/draft';
 import { serve, show } from './served';
 import { testStudy } from './test-study';
 
@@ -27,6 +27,14 @@ const categories = {
   ],
 };
 const changed = { ...study, head: 2 };
+
+it('what is added before a scale is taken is a number, or no definition: never 0 in the place of what was meant', () => {
+  expect(['', ' 0,5 ', '1', '−2', '1e-3'].map(shiftOf)).toEqual([0, 0.5, 1, -2, 0.001]);
+  const [first] = study.state.variables;
+  const draft = { ...newDraft(study.state.variables, null), way: 'scale' as const, source: first?.id ?? '', name: 'logged' };
+  expect(definitionOf({ ...draft, shift: '0.5' }, study.state.variables)?.derivation).toMatchObject({ shift: 0.5 });
+  for (const shift of ['one', '1..2', '1 2', 'NaN']) expect(definitionOf({ ...draft, shift }, study.state.variables)).toBeNull();
+});
 
 describe('rows by rules', () => {
   const open = (of: Study = study) => {

@@ -10,15 +10,27 @@ import { tablesOfWidth } from '../src/stages/report/table-parts';
 import { lookedAt, type WrittenBlock } from '../src/stages/report/written-report';
 import { alignedText, asHtml, asTabs } from '../src/tables/table-as-text';
 import { generatedText } from '../src/telling/generated-text';
-import { toldWithLeadingZero, withLeadingZero } from '../src/telling/leading-zero';
+import { namesWithPoints, toldWithLeadingZero, withLeadingZero } from '../src/telling/leading-zero';
 import { numbersInText } from '../src/telling/numbers-in-text';
 import { fixedSentence, NOTHING_TOLD, paragraph, sentence } from '../src/telling/told';
 import { valuesOf } from '../src/telling/values-of';
+import { testStudy } from './test-study';
 
 const PAIR =
   'There was a negative association of nitrate with taxa, r(246) = −.63, 95 % CI [−.70, −.55], p < .001 (large; 40 % of variance shared).';
 const valuesIn = (text: string, names: readonly string[] = []) =>
   numbersInText('s', text, names).flatMap((piece) => ('value' in piece ? [piece] : []));
+
+it('a zero goes before points of numbers, not before those of names and of files', () => {
+  expect(withLeadingZero('r = .42, p < .001 [−.3, .5]')).toBe('r = 0.42, p < 0.001 [−0.3, 0.5]');
+  expect(withLeadingZero('PM .5 with depth, r = .42, in a.7z and .7z', ['PM .5'])).toBe('PM .5 with depth, r = 0.42, in a.7z and .7z');
+  expect(withLeadingZero('PM .55 and PM .5', ['PM .5', 'PM .55'])).toBe('PM .55 and PM .5');
+  const study = testStudy();
+  const [first] = study.state.variables;
+  const named = { state: { ...study.state, variables: [{ ...first, name: 'PM .5', label: '', valueLabels: {} }] } };
+  expect(namesWithPoints(named as unknown as typeof study)).toContain('PM .5');
+  expect(namesWithPoints(study)).toEqual([]);
+});
 
 describe('numbers of a sentence', () => {
   it('are found with their relation, each by its place among all and by what it is of', () => {

@@ -129,9 +129,10 @@ describe('the strips', () => {
     expect(open.getByText(/^One point outside the band/)).toBeTruthy();
     expect(open.getByRole('img', { name: 'Box plot of nitrate' })).toBeTruthy();
     await user.click(open.getByRole('button', { name: 'Set row 17 aside' }));
+    await user.type(screen.getByLabelText('Another reason'), 'logger was dry{Enter}');
     await waitFor(() =>
       expect(sent.find(({ what }) => what === 'POST /changes')?.body).toMatchObject({
-        change: { type: 'set-aside', choice: { rows: [[17, 17]] }, because: 'outlier of nitrate' },
+        change: { type: 'set-aside', choice: { rows: [[17, 17]] }, because: 'logger was dry' },
       }),
     );
   });

@@ -17,7 +17,7 @@ import { createNumberReader } from '../imports/number-reader';
 import type { ImportPaths } from '../imports/read-file';
 import { scanTable } from '../imports/scan-table';
 import { fileSource } from '../imports/table-source';
-import { circleAmong } from './circles';
+import { circleAmong, orphanAmong } from './circles';
 
 const MEGABYTE = 1024 * 1024;
 /** What an archive may unpack to: tables shrink to a tenth or so, hardly ever to a two-hundredth. */
@@ -152,6 +152,8 @@ function parseStudy(text: string): StudyArchive {
   if (!archive.success) throw damaged(`study.json: ${archive.error.issues[0]?.path.join('.')}`);
   const circle = circleAmong(archive.data.state.variables);
   if (circle !== null) throw damaged(`study.json: ${circle} is computed from itself`);
+  const orphan = orphanAmong(archive.data.state.variables);
+  if (orphan !== null) throw damaged(`study.json: ${orphan} is computed from a variable that is not there`);
   return archive.data;
 }
 

@@ -3,13 +3,17 @@ import {
   type Derivation,
   derivationInWords,
   kindsFor,
+  pairKey,
+  type Remedies,
   type Settings,
   type SettingsOf,
   type StudyState,
   type Subset,
   subsetInWords,
   subsetVariables,
+  type TakenRemedy,
   type Variable,
+  type VariableReliability,
 } from '@ivlen/contract';
 import { renameInFormula } from '@ivlen/core';
 import { countOf } from '../phrases/phrases';
@@ -70,13 +74,27 @@ export function transferChoices(from: Choices, to: Choices, number: number): Tra
     const fitted = subsetFor(named.subset, `The subset “${named.name}”`);
     return fitted ? [{ ...named, subset: fitted }] : [];
   });
+  const reliable = variables.map((variable) => {
+    const source = sourceOf.get(variable.id);
+    if (!source?.reliability) return variable;
+    const reliability = reliabilityFor(source.reliability, ids);
+    if (reliability) fits.push(`the reliability of ${variable.name}`);
+    else notFitting.push(`The reliability of ${source.name} needs repeated columns that are not here.`);
+    return reliability ? { ...variable, reliability } : variable;
+  });
+  const remedies = transferredRemedies(from.state.remedies, to.state.remedies, ids);
+  if (remedies.taken > 0)
+    fits.push(countOf(remedies.taken, 'decision on how coefficients are got', 'decisions on how coefficients are got'));
+  if (remedies.left > 0)
+    notFitting.push(`${countOf(remedies.left, 'decision', 'decisions')} on how coefficients are got needs what is not here.`);
   return {
     fits,
     notFitting,
     settings: transferredSettings(from.settings, to.settings, ids),
     state: {
       ...to.state,
-      variables,
+      variables: reliable,
+      remedies: remedies.remedies,
       rowMeaning: to.state.rowMeaning ?? from.state.rowMeaning,
       subset: fittedSubset ?? to.state.subset,
       namedSubsets: [...to.state.namedSubsets, ...namedSubsets],
@@ -93,6 +111,40 @@ function withEntryOf(variable: Variable, source: Variable | undefined, number: n
   const entry = { label, unit, kind: fitting, decimals, role, highMeans, valueLabels, missingCodes, validRange, note, detectionLimit };
   const masked = JSON.stringify(missingCodes) !== JSON.stringify(variable.missingCodes);
   return { ...variable, ...entry, version: masked ? number : variable.version };
+}
+
+/** Of repeated columns all must be here, or it would be another reliability. */
+function reliabilityFor(reliability: VariableReliability, ids: ReadonlyMap<string, string>): VariableReliability | null {
+  if (reliability.kind === 'known') return reliability;
+  const columns = reliability.columns.map((id) => ids.get(id));
+  return columns.includes(undefined) ? null : { ...reliability, columns: columns.filter((id) => id !== undefined) };
+}
+
+function transferredRemedies(from: Remedies, to: Remedies, ids: ReadonlyMap<string, string>) {
+  const every = from.every && remedyFor(from.every, ids);
+  const pairs = Object.entries(from.pairs).map(([key, remedy]) => {
+    const [x, y] = key.split('~').map((id) => ids.get(id));
+    const fitted = remedyFor(remedy, ids);
+    return x && y && fitted ? ([pairKey(x, y), fitted] as const) : null;
+  });
+  const taken = pairs.filter((pair) => pair !== null);
+  return {
+    remedies: { every: every ?? to.every, pairs: { ...to.pairs, ...Object.fromEntries(taken) } },
+    taken: taken.length + (every ? 1 : 0),
+    left: pairs.length - taken.length + (from.every && !every ? 1 : 0),
+  };
+}
+
+function remedyFor(remedy: TakenRemedy, ids: ReadonlyMap<string, string>): TakenRemedy | null {
+  // Those that only help to tell what is missing are left out where they are not here.
+  if (remedy.kind === 'maximum-likelihood') return { ...remedy, among: remedy.among.flatMap((id) => ids.get(id) ?? []) };
+  if ('by' in remedy) {
+    const by = ids.get(remedy.by);
+    return by === undefined ? null : { ...remedy, by };
+  }
+  if (remedy.kind !== 'constant') return remedy;
+  const held = remedy.held.map((id) => ids.get(id));
+  return held.includes(undefined) ? null : { ...remedy, held: held.filter((id) => id !== undefined) };
 }
 
 function derivationFor(derivation: Derivation, ids: ReadonlyMap<string, string>): Derivation | null {

@@ -19,7 +19,10 @@ export class ColumnCache {
     const content = make();
     this.#entries.set(key, { content, bytes });
     this.#total += bytes;
-    content.catch(() => this.#forget(key));
+    // Only itself: by then another may stand under the key.
+    content.catch(() => {
+      if (this.#entries.get(key)?.content === content) this.#forget(key);
+    });
     for (const oldest of this.#entries.keys()) {
       if (this.#total <= this.largest || oldest === key) break;
       this.#forget(oldest);

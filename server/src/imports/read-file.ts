@@ -60,8 +60,8 @@ export async function readFile({ paths, settings, format, told, guessedSheet, pr
         progress[0] = bytes;
       },
     });
-    writeFileSync(paths.dictionaries, inLines(dictionaries));
-    writeFileSync(paths.limits, inLines(limits));
+    writeFileSync(paths.dictionaries, inLines(dictionaries), { mode: 0o600 });
+    writeFileSync(paths.limits, inLines(limits), { mode: 0o600 });
     return {
       ...preview,
       sheets: told.sheets,

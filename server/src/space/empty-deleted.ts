@@ -2,7 +2,7 @@ import type { Emptied } from '@ivlen/contract';
 import type { Database } from '../database/connect';
 import { logError } from '../errors/log';
 import type { JobTools } from '../jobs/jobs';
-import { databaseBytes, LARGE_TABLES, selectDeleted } from './space-repository';
+import { databaseBytes, deletedLongAgo, LARGE_TABLES } from './space-repository';
 
 const MEGABYTE = 1024 * 1024;
 /** A table is written anew if it is larger than what it holds by this factor, and by so many bytes. */
@@ -18,14 +18,14 @@ const LARGEST_WRITTEN_ANEW = 400 * MEGABYTE;
  */
 export async function emptyDeleted(db: Database, keptDays: number, { signal, tell }: JobTools): Promise<Emptied> {
   const before = await databaseBytes(db);
-  const deleted = await selectDeleted(db, keptDays);
+  const deleted = await deletedLongAgo(db, keptDays).pluck<string[]>('id');
   let done = 0;
   tell(() => ({ what: 'studies', done, total: deleted.length }));
   // One at a time, so that none has to share a statement's time with the others; what is done when it is stopped stays done.
   for (const id of deleted) {
     if (signal.aborted) break;
-    await db('study').where({ id }).whereNotNull('deleted').delete();
-    done++;
+    // Judged again at the moment it goes: it may have been restored meanwhile, or restored and deleted anew.
+    done += await deletedLongAgo(db, keptDays).where({ id }).delete();
   }
   if (done > 0) await clearUp(db);
   return { studies: done, bytes: Math.max(0, before - (await databaseBytes(db))) };

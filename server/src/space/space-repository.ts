@@ -46,11 +46,10 @@ function goes(deleted: Date | null): string {
 }
 
 /** Studies that were deleted and have been kept for the days given. */
-export async function selectDeleted(db: Connection, keptDays: number): Promise<string[]> {
+export function deletedLongAgo(db: Connection, keptDays: number) {
   return db('study')
     .whereNotNull('deleted')
-    .where('deleted', '<=', db.raw('now() - make_interval(days => ?)', [keptDays]))
-    .pluck<string[]>('id');
+    .where('deleted', '<=', db.raw('now() - make_interval(days => ?)', [keptDays]));
 }
 
 /** @returns the bytes of the database's files */

@@ -4,7 +4,7 @@ import { ZodError } from 'zod';
 import { studyAtQuery, trailQuery } from '../api/queries';
 import { decimalsInUse } from '../numbers/number-text';
 import { askingOf } from './asking';
-import { toldWithLeadingZero } from './leading-zero';
+import { namesWithPoints, toldWithLeadingZero } from './leading-zero';
 import { GoneError } from './named-variables';
 import type { TellingStages } from './telling-stages';
 import type { Told } from './told';
@@ -54,7 +54,11 @@ async function tellPin(
     const requests = new Map<string, AnalysisInput>();
     const asked = (request: AnalysisInput) => requests.set(JSON.stringify(request), request);
     const told = await readably(() => tell(pinned, askingOf(client, state, report, { parts: shows, asked })));
-    return { told: report.leadingZero ? toldWithLeadingZero(told) : told, at: state.head, requests: [...requests.values()] };
+    return {
+      told: report.leadingZero ? toldWithLeadingZero(told, namesWithPoints(state)) : told,
+      at: state.head,
+      requests: [...requests.values()],
+    };
   };
   if (pinned.revision !== null) {
     const [state, trail] = await Promise.all([

@@ -1,7 +1,7 @@
 import { inlinesOf, type ReportBlock, type ReportPart, type ReportSettings, type RichText, type Study } from '@ivlen/contract';
 import { displayName } from '../../study/variable-name';
 import { generatedText } from '../../telling/generated-text';
-import { toldWithLeadingZero } from '../../telling/leading-zero';
+import { namesWithPoints, toldWithLeadingZero } from '../../telling/leading-zero';
 import { NOTHING_TOLD, type Told, type ToldFigure, type ToldParagraph, type ToldTable } from '../../telling/told';
 import { type ToldValue, valuesOf } from '../../telling/values-of';
 import { checksParagraphs } from './paragraphs/checks';
@@ -139,7 +139,7 @@ function toldBy(
 ): Told {
   if (content.kind === 'pin') return states.get(id)?.pin?.told ?? NOTHING_TOLD;
   const told = { ...NOTHING_TOLD, heading: HEADINGS[content.of], paragraphs: facts ? WRITERS[content.of](facts) : [] };
-  return leadingZero ? toldWithLeadingZero(told) : told;
+  return leadingZero ? toldWithLeadingZero(told, facts ? namesWithPoints(facts.study) : []) : told;
 }
 
 /** What a reader sees of something told: where it is a figure alone, no coefficient of it is reported, and no test. */

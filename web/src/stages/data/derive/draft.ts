@@ -94,7 +94,7 @@ function derivationOf(draft: Draft, variables: readonly Variable[]): Derivation 
       if (draft.repeats.length < 2) return null;
       return { type: 'formula', formula: repeatsFormula(draft, variables), ignoreMissing: draft.ignoreMissing ?? true, sources: [] };
     case 'scale':
-      return { type: 'scale', source: draft.source, scale: draft.scale, shift: Number(draft.shift.replace(',', '.')) || 0 };
+      return { type: 'scale', source: draft.source, scale: draft.scale, shift: shiftOf(draft.shift) };
     case 'groups':
       return draft.groupBy === 'size'
         ? { type: 'quantile-groups', source: draft.source, groups: Number(draft.groups) }
@@ -102,6 +102,12 @@ function derivationOf(draft: Draft, variables: readonly Variable[]): Derivation 
     case 'categories':
       return { type: 'recode', source: draft.source, texts: { ...draft.texts } };
   }
+}
+
+/** What is added before a scale is taken; nothing written is 0, and what is no number is NaN, which no definition takes. */
+export function shiftOf(text: string): number {
+  const plain = text.trim().replace('−', '-').replace(',', '.');
+  return plain === '' ? 0 : Number(plain);
 }
 
 function ratioFormula({ above, below }: Draft, variables: readonly Variable[]): string {

@@ -4,7 +4,7 @@ import type { ReactNode } from 'react';
 import { categoriesQuery } from '../../../api/queries';
 import { SelectField, TextField } from '../../../controls/form-fields';
 import { displayName } from '../../../study/variable-name';
-import { type Draft, ignoresMissing, looksOverRow, TAKEN, TAKEN_WORDS } from './draft';
+import { type Draft, ignoresMissing, looksOverRow, shiftOf, TAKEN, TAKEN_WORDS } from './draft';
 import { FormulaField } from './formula-field';
 
 interface FieldsProps {
@@ -44,9 +44,15 @@ export function WayFields({ study, draft, patch }: FieldsProps): ReactNode {
               label="Added first"
               inputMode="decimal"
               value={draft.shift}
+              aria-invalid={!Number.isFinite(shiftOf(draft.shift))}
               onChange={(event) => patch({ shift: event.target.value })}
             />
           </div>
+          {!Number.isFinite(shiftOf(draft.shift)) && (
+            <p role="alert" className="pb-1 text-[13px] text-caution">
+              “{draft.shift.trim()}” is no number. Write it as 1 or 0.5.
+            </p>
+          )}
         </div>
       );
     case 'groups':

@@ -1,4 +1,4 @@
-import { rowsInUse, type ShapeResult, type ShapeSettings, type Study, type Variable } from '@ivlen/contract';
+import { rowsInUse, type ShapeResult, type ShapeSettings, type Study } from '@ivlen/contract';
 import { histogram, patternSentence } from '@ivlen/core';
 import { useQuery } from '@tanstack/react-query';
 import { lazy, Suspense, useMemo, useState } from 'react';
@@ -90,7 +90,7 @@ export function OpenStrip({ study, subject, name, shape, settings }: OpenStripPr
             label={`Box plot of ${name}`}
           />
         </SaveFigure>
-        <Outliers study={study} variable={variable} name={name} shape={shape} />
+        <Outliers study={study} name={name} shape={shape} />
       </div>
       <div>
         <SaveFigure
@@ -142,12 +142,11 @@ function useOwnBins(study: Study, { variable, group }: StripSubject, bins: numbe
 /** The values outside the fences, by row, to be set aside from here. */
 interface OutliersProps {
   readonly study: Study;
-  readonly variable: Variable;
   readonly name: string;
   readonly shape: ShapeResult;
 }
 
-function Outliers({ study, variable, name, shape }: OutliersProps) {
+function Outliers({ study, name, shape }: OutliersProps) {
   const { change } = useStudyChanges(study);
   const readOnly = useReadOnly();
   const { outside, more } = shape.box;

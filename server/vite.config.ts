@@ -7,7 +7,7 @@ export default defineConfig({
     target: 'node20',
     outDir: 'dist',
     rollupOptions: {
-      input: { main: 'src/main.ts', replay: 'src/replay.ts', convert: 'src/convert.ts' },
+      input: { main: 'src/main.ts', replay: 'src/replay.ts', convert: 'src/convert.ts', backup: 'src/backup.ts' },
       output: { entryFileNames: '[name].js' },
     },
   },

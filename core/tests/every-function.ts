@@ -28,7 +28,7 @@ export const ONE: Readonly<Record<string, (x: Float64Array) => unknown>> = {
 };
 /** A detection limit that a quarter of the values lie up to. */
 const quarterOf = (x: Float64Array) => x.slice().sort()[x.length >> 2] ?? null;
-export const labels = (x: Float64Array) => x.map((_, i) => i % 2);
+const labels = (x: Float64Array) => x.map((_, i) => i % 2);
 export const PAIR: Readonly<Record<string, (x: Float64Array, y: Float64Array) => unknown>> = {
   pearson: core.pearson,
   'pearson adf': (x, y) => core.pearson(x, y, { interval: 'adf' }),

@@ -11,8 +11,11 @@ const QUERY_TIMEOUT_MS = 10_000;
 // A server that is gone refuses at once; only a machine that stands still for a moment takes long to answer.
 const CONNECT_TIMEOUT_MS = 10_000;
 
-/** @param patient for what may take its time and keeps nobody waiting, such as bringing the tables up to this version */
-export function connect(connectionString: string, { patient = false } = {}): Database {
+/**
+ * @param options.patient for what may take its time and keeps nobody waiting, such as bringing the tables up to this version
+ * @param options.schema in which tables are looked for and made; default public
+ */
+export function connect(connectionString: string, { patient = false, schema }: { patient?: boolean; schema?: string } = {}): Database {
   return knex({
     client: 'pg',
     connection: {
@@ -21,6 +24,7 @@ export function connect(connectionString: string, { patient = false } = {}): Dat
       connectionTimeoutMillis: CONNECT_TIMEOUT_MS,
       application_name: 'ivlen',
     },
+    ...(schema ? { searchPath: [schema] } : {}),
     // What was sent is data of a study, and has no business in a message.
     compileSqlOnError: false,
     pool: { min: 0, max: 10, acquireTimeoutMillis: 12_000 },

@@ -21,11 +21,16 @@ const MIGRATIONS: readonly Migration[] = [
   { name: '0006-installation', up: installation },
 ];
 
-/** Brings the schema up to date. Migrations go one way: a backup, not a reverse step, leads back. */
-export async function migrate(database: Database): Promise<void> {
+export const MIGRATION_NAMES: readonly string[] = MIGRATIONS.map(({ name }) => name);
+
+/**
+ * Brings the schema up to date. Migrations go one way: a backup, not a reverse step, leads back.
+ * @param steps how many of them, from the first; all where nothing is said
+ */
+export async function migrate(database: Database, steps = MIGRATIONS.length): Promise<void> {
   await database.migrate.latest({
     migrationSource: {
-      getMigrations: async () => [...MIGRATIONS],
+      getMigrations: async () => MIGRATIONS.slice(0, steps),
       getMigrationName: (migration: Migration) => migration.name,
       getMigration: async (migration: Migration) => ({ up: migration.up, down: refuseDown }),
     },

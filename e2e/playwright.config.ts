@@ -1,10 +1,14 @@
 import { defineConfig } from '@playwright/test';
+import { SLOW_JOURNEYS } from './slow-journeys';
 
 const SECONDS = 1000;
+/** Those that decide whether a change may land where nothing is said; the slow ones, or all. */
+const journeys = process.env.IVLEN_JOURNEYS ?? 'usual';
 
 export default defineConfig({
   testDir: 'journeys',
   outputDir: '../test-results',
+  ...(journeys === 'slow' ? { grep: [...SLOW_JOURNEYS] } : journeys === 'usual' ? { grepInvert: [...SLOW_JOURNEYS] } : {}),
   fullyParallel: false,
   workers: 2,
   timeout: 120 * SECONDS,

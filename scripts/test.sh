@@ -22,10 +22,13 @@ run_tests() {
   [[ " $wanted " == *" slow "* ]] && run_counted "simulated sizes and coverages, requests at random" slow \
     npx vitest run --config vitest.slow.config.ts --reporter=default --reporter=json --outputFile.json="$results/slow.json"
   if [[ " $wanted " == *" slow "* ]]; then
+    require_chromium
     require_build
     # Where nothing else runs beside it the promise itself is held; in the browser part only what stalls.
-    IVLEN_ANSWERS_WITHIN_MS=100 PLAYWRIGHT_JSON_OUTPUT_NAME=$results/answers.json run_counted "answers to others meanwhile" answers \
+    IVLEN_JOURNEYS=all IVLEN_ANSWERS_WITHIN_MS=100 PLAYWRIGHT_JSON_OUTPUT_NAME=$results/answers.json run_counted "answers to others meanwhile" answers \
       npx playwright test --config e2e/playwright.config.ts --reporter=list,json answers-meanwhile
+    IVLEN_JOURNEYS=slow PLAYWRIGHT_JSON_OUTPUT_NAME=$results/slow-journeys.json run_counted "slow journeys" slow-journeys \
+      npx playwright test --config e2e/playwright.config.ts --reporter=list,json
   fi
   if [[ " $wanted " == *" browser "* ]]; then
     require_chromium

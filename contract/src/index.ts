@@ -11,6 +11,7 @@ export * from './jobs';
 export * from './long-lists';
 export * from './merges';
 export * from './methods';
+export * from './most-ticked';
 export * from './pins';
 export * from './questions';
 export * from './reading';

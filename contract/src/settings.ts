@@ -4,6 +4,7 @@ import { MOST_COMPARED } from './analyses/groups';
 import { intervalKindSchema } from './analyses/schemas';
 import { collinearitySettingsSchema } from './collinearity-settings';
 import { methodSchema } from './methods';
+import { MOST_TICKED } from './most-ticked';
 import { reportSettingsSchema } from './reports';
 import { scatterplotSettingsSchema } from './scatterplots';
 import { shapeSettingsSchema } from './shape-settings';
@@ -61,7 +62,7 @@ export const correlationSettingsSchema = z.object({
 export type CorrelationSettings = z.infer<typeof correlationSettingsSchema>;
 
 /** The ticked variables, in order. */
-export const workingSetSettingsSchema = z.object({ variables: z.array(z.string()).max(200) });
+export const workingSetSettingsSchema = z.object({ variables: z.array(z.string()).max(MOST_TICKED) });
 
 /** The variable whose groups are compared, where a stage compares groups, and which of them take part. */
 export const groupingSettingsSchema = z.object({

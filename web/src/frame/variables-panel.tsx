@@ -85,12 +85,7 @@ export function VariablesPanel({ study }: { study: Study }) {
           onKeyDown={(event) => event.key === 'Escape' && setSearch('')}
         />
         <div className="mt-1.5 mb-1 flex gap-3 px-0.5 text-[13px]">
-          <button
-            type="button"
-            className="button-quiet"
-            disabled={!workingSet}
-            onClick={() => workingSet?.replace(quantities.slice(0, MOST_TICKED))}
-          >
+          <button type="button" className="button-quiet" disabled={!workingSet} onClick={() => workingSet?.replace(quantities)}>
             All quantities
           </button>
           <button type="button" className="button-quiet" disabled={!workingSet} onClick={() => workingSet?.replace([])}>
@@ -127,9 +122,6 @@ export function VariablesPanel({ study }: { study: Study }) {
     </aside>
   );
 }
-
-/** More variables than this are not ticked at a stroke. */
-const MOST_TICKED = 60;
 
 function split(variables: readonly Variable[], search: string) {
   const wanted = search.trim().toLowerCase();

@@ -1,5 +1,6 @@
-import { canBeCorrelated, firstWorkingSet, type Study, type Variable } from '@ivlen/contract';
+import { canBeCorrelated, firstWorkingSet, MOST_TICKED, type Study, type Variable } from '@ivlen/contract';
 import { useMemo } from 'react';
+import { toast } from 'sonner';
 import { useSettings } from './use-settings';
 
 export interface WorkingSet {
@@ -22,19 +23,30 @@ export function useWorkingSet(study: Study): WorkingSet | undefined {
     const ticked = new Set(settings.variables);
     const usable = (ids: readonly string[], among: readonly Variable[] = all) =>
       ids.flatMap((id) => among.filter((variable) => variable.id === id && canBeCorrelated(variable)));
-    const save = (ids: readonly string[], among: readonly Variable[] = all) =>
-      change({ variables: usable(ids, among).map(({ id }) => id) });
+    const save = (ids: readonly string[], among: readonly Variable[] = all) => {
+      const wanted = usable(ids, among).map(({ id }) => id);
+      if (wanted.length > MOST_TICKED) tellNotTicked(wanted.length - MOST_TICKED);
+      change({ variables: wanted.slice(0, MOST_TICKED) });
+    };
     return {
       variables: usable(settings.variables),
       has: (id) => ticked.has(id),
       set: (ids, on) => {
         if (!on) return save(settings.variables.filter((id) => !ids.includes(id)));
         const codebook = all.map(({ id }) => id);
-        save(ids.filter((id) => !ticked.has(id)).reduce((order, id) => placed(order, id, codebook), settings.variables));
+        const more = ids.filter((id) => !ticked.has(id));
+        // What is ticked already stays: the new ones wait.
+        const room = Math.max(0, MOST_TICKED - usable(settings.variables).length);
+        if (more.length > room) tellNotTicked(more.length - room);
+        save(more.slice(0, room).reduce((order, id) => placed(order, id, codebook), settings.variables));
       },
       replace: (ids, among) => save([...new Set(ids)], among),
     };
   }, [all, settings, change]);
+}
+
+function tellNotTicked(count: number): void {
+  toast.warning(`Up to ${MOST_TICKED} variables can be ticked: ${count.toLocaleString('en-GB')} more ${count === 1 ? 'was' : 'were'} not.`);
 }
 
 /** An order with one more: after the last of those that stand before it in the codebook, so that all else stays. */

@@ -41,6 +41,8 @@ export const importSettingsSchema = z.object({
   unitsRow: z.boolean(),
   /** Rows at the foot, such as totals or means, that are left out. */
   foot: z.number().int().min(0).max(20),
+  /** Whether rows between the data that are no cases are left out: names once more, subtotals and means, empty rows. */
+  between: z.boolean().default(false),
   /** Texts that stand for a missing value; an empty cell always does. */
   missingCodes: z.array(z.string().max(60)).max(50),
   /** Corrections by column number from 0. */

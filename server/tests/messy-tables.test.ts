@@ -1,6 +1,7 @@
 import { importSettingsSchema } from '@ivlen/contract';
 import { readBytes } from '@ivlen/server';
 import { describe, expect, it } from 'vitest';
+import { BETWEEN } from './tables/between';
 import type { MessyTable } from './tables/case';
 import { CODES } from './tables/codes';
 import { FOOT } from './tables/foot';
@@ -12,6 +13,7 @@ import { bytesOf } from './test-application';
 
 const KINDS: Readonly<Record<string, readonly MessyTable[]>> = {
   'rows at the foot that are no cases': FOOT,
+  'rows between the data that are no cases': BETWEEN,
   'titles, notes and names above the data': TOP,
   'numbers that mean missing': CODES,
   'units under and in names': UNITS,

@@ -95,7 +95,7 @@ describe('a body that is no JSON', () => {
         .replaceAll(/\{\w+\}/g, study.id);
       for (const raw of ['{"a": ', '', 'x', '{"a":1}}', `{"a": "${'x'.repeat(300_000)}`]) {
         const { status, code, message, hint } = await refusal(method, address, undefined, raw);
-        expect([status, code], `${method} ${address} ${raw.slice(0, 8)}`).toEqual([400, 'not-json']);
+        expect([status, code], `${method} ${address} ${raw.slice(0, 8)}`).toEqual([400, 'malformed-json']);
         expect(message).toMatch(/^The body of the request is no JSON/);
         expect(hint).toMatch(/\.$/);
       }

@@ -17,6 +17,7 @@ const settings = {
   top: 0,
   nameRows: 1,
   foot: 0,
+  between: false,
   separator: ',' as const,
   quotes: true,
   decimal: '.' as const,

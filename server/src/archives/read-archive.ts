@@ -54,6 +54,7 @@ const AS_WRITTEN: ImportSettings = {
   top: 0,
   nameRows: 1,
   foot: 0,
+  between: false,
   missingCodes: [],
   columns: {},
 };

@@ -23,7 +23,7 @@ const STATUS: Readonly<Record<string, ContentfulStatusCode>> = {
   'settings-moved': 409,
   'too-large': 413,
   'wrong-content-type': 415,
-  'not-json': 400,
+  'malformed-json': 400,
   'foreign-origin': 403,
   'database-gone': 503,
   'no-key': 401,
@@ -104,7 +104,7 @@ function wrongContentType(): DomainError {
 }
 
 function notJson(): DomainError {
-  return new DomainError('not-json', 'The body of the request is no JSON: it ends too early, or a character is out of place.', {
+  return new DomainError('malformed-json', 'The body of the request is no JSON: it ends too early, or a character is out of place.', {
     where: 'body',
     hint: 'Correct it and send it again; if you did not write it yourself, reload the page.',
   });

@@ -5,7 +5,7 @@ const NAMED = 6;
 
 /** What was decided while a table was brought in, for the first line of the trail: a clause for each decision. */
 export function decisionsInWords(settings: ImportSettings, columns: readonly ImportColumn[]): string[] {
-  const { format, sheet, separator, decimal, thousands, top, header, nameRows, unitsRow, foot, missingCodes } = settings;
+  const { format, sheet, separator, decimal, thousands, top, header, nameRows, unitsRow, foot, missingCodes, between } = settings;
   const corrected = (of: (correction: ImportSettings['columns'][string]) => boolean) =>
     columns.filter(({ leftOut }, i) => !leftOut && of(settings.columns[i] ?? {})).map(({ name }) => name);
   const leftOut = columns.filter((column) => column.leftOut).map(({ name }) => name);
@@ -17,6 +17,7 @@ export function decisionsInWords(settings: ImportSettings, columns: readonly Imp
     top > 0 ? `${countOf(top, 'row')} above the names left out` : '',
     header ? (nameRows > 1 ? `names joined from ${nameRows} rows` : '') : 'no row of names',
     unitsRow ? 'a row of units' : '',
+    between ? 'rows between the data that are no cases left out' : '',
     foot > 0 ? `${countOf(foot, 'row')} at the foot left out` : '',
     missingCodes.length > 0
       ? `${listed(missingCodes.map((code) => `“${code}”`))} ${missingCodes.length === 1 ? 'means' : 'mean'} missing`

@@ -1,12 +1,16 @@
 import type { ImportProblem, ImportSettings } from '@ivlen/contract';
-import { countOf } from '../phrases/phrases';
+import { countOf, rowsPhrase } from '../phrases/phrases';
+import type { BetweenFound } from './between-rows';
 import { findFoot } from './foot-rows';
 import { createNumberReader } from './number-reader';
 import type { ScannedTable } from './scan-table';
 import { areUnits, looksLikeUnits, nameAndUnit } from './units-row';
 
 /** What stands above and below the data without being data: names, units, totals and means. */
-export function edgeProblems({ titles, names, units, head, tail, columns, rows }: ScannedTable, settings: ImportSettings): ImportProblem[] {
+export function edgeProblems(
+  { titles, names, units, head, tail, columns, rows, between }: ScannedTable,
+  settings: ImportSettings,
+): ImportProblem[] {
   const problems: ImportProblem[] = [];
   const readNumber = createNumberReader(settings);
   if (settings.top > 0) {
@@ -87,6 +91,24 @@ export function edgeProblems({ titles, names, units, head, tail, columns, rows }
       mends: [{ label: foot.rows === 1 ? 'Leave it out' : 'Leave them out', patch: { foot: settings.foot + foot.rows } }],
     });
   }
+  const inner = betweenInWords(between);
+  if (inner !== null) {
+    problems.push({
+      severity: 'check',
+      code: 'between-rows',
+      message: `Rows between the data are no cases: ${inner}.`,
+      hint: 'Left in, they would be counted as cases; names among numbers also make a column text.',
+      mends: [{ label: 'Leave them out', patch: { between: true } }],
+    });
+  }
+  if (settings.between) {
+    problems.push({
+      severity: 'note',
+      code: 'between-left-out',
+      message: `${countOf(between.leftOut, 'row')} between the data ${between.leftOut === 1 ? 'is' : 'are'} left out.`,
+      mends: [{ label: between.leftOut === 1 ? 'Take it back in' : 'Take them back in', patch: { between: false } }],
+    });
+  }
   if (settings.foot > 0) {
     problems.push({
       severity: 'note',
@@ -96,6 +118,18 @@ export function edgeProblems({ titles, names, units, head, tail, columns, rows }
     });
   }
   return problems;
+}
+
+/** What rows between the data are; null where there are none. */
+function betweenInWords({ names, statistics, empty }: BetweenFound): string | null {
+  const parts = [
+    names.count > 0 ? `${rowsPhrase(names.rows, names.count)} ${names.count === 1 ? 'repeats' : 'repeat'} the names` : '',
+    statistics.count > 0
+      ? `${rowsPhrase(statistics.rows, statistics.count)} ${statistics.count === 1 ? 'is' : 'are'} called a total, a mean or the like`
+      : '',
+    empty > 0 ? `${countOf(empty, 'row is', 'rows are')} empty` : '',
+  ].filter(Boolean);
+  return parts.length > 0 ? parts.join('; ') : null;
 }
 
 const TEXTS_QUOTED = 4;

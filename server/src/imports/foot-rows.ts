@@ -3,7 +3,7 @@ import { countWithout, type StatisticName, type StatisticsAbove, statisticsOf } 
 import type { NumberReader } from './number-reader';
 
 const SURE =
-  /^(grand\s)?(totals?|sums?|means?|averages?|avg\.?|mittelwert|summe|s\.?d\.?|st\.?\s?dev\.?|standard deviation|var(iance)?\.?)\s?:?$/i;
+  /^(grand\s|sub[-\s]?)?(totals?|sums?|means?|averages?|avg\.?|mittelwert|summe|s\.?d\.?|st\.?\s?dev\.?|standard deviation|var(iance)?\.?)\s?:?$/i;
 const LIKELY = /^(median|min(imum)?\.?|max(imum)?\.?|n|count|s\.?e\.?m?\.?|standard error)\s?:?$/i;
 
 interface Statistic {
@@ -76,7 +76,8 @@ function whatItIs(cells: readonly string[], numbers: readonly number[], above: r
   return computed && { sure: computed.sure, isFirst: true, words: `the ${computed.words} of the rows above` };
 }
 
-function isCalledSo(cells: readonly string[]): boolean {
+/** Whether a row is called a total, a mean or the like. */
+export function isCalledSo(cells: readonly string[]): boolean {
   const label = labelOf(cells);
   return label !== undefined && SURE.test(label);
 }

@@ -30,6 +30,7 @@ export function guessSettings(text: string, encoding: Encoding, known: Known = {
     nameRows,
     unitsRow: false,
     foot: 0,
+    between: false,
     missingCodes: COMMON_MISSING_CODES.filter((code) => present.has(code)),
     columns: {},
   };

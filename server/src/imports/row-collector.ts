@@ -1,4 +1,5 @@
 import type { ImportSettings } from '@ivlen/contract';
+import { type BetweenFound, BetweenRows } from './between-rows';
 import type { ColumnBuilder } from './column-builder';
 import type { Found } from './column-facts';
 
@@ -18,6 +19,8 @@ export interface CollectedRows {
   readonly short: Found & { width: number };
   readonly long: Found & { width: number; extra: string };
   readonly unclosedQuoteAt: number | null;
+  /** Rows between the data that are no cases. */
+  readonly between: BetweenFound;
 }
 
 /** A row that waits until it is known not to belong to the foot, with the empty rows above it. */
@@ -42,12 +45,15 @@ export class RowCollector {
   #line = 0;
   #rows = 0;
   #emptyRun = 0;
+  readonly #between: BetweenRows;
 
   constructor(
     readonly columns: readonly ColumnBuilder[],
     private readonly width: number,
     private readonly settings: ImportSettings,
+    names: readonly string[],
   ) {
+    this.#between = new BetweenRows(names);
     this.#skipped = rowsAbove(settings);
   }
 
@@ -64,6 +70,14 @@ export class RowCollector {
     }
     const row = { cells, emptyAbove: this.#emptyRun };
     this.#emptyRun = 0;
+    if (this.settings.between) {
+      this.#between.leaveOut(row.emptyAbove);
+      row.emptyAbove = 0;
+      if (this.#between.kindOf(() => cells) !== null) {
+        this.#between.leaveOut();
+        return;
+      }
+    }
     if (this.settings.foot === 0) this.#release(row);
     else if (this.#waiting.push(row) > this.settings.foot) this.#release(this.#waiting.shift() ?? row);
   };
@@ -71,9 +85,11 @@ export class RowCollector {
   /** Begins a row whose cells the caller hands to the columns itself; it must not be empty. */
   begin(cells: () => string[]): void {
     this.#line++;
-    this.#addEmptyRows(this.#emptyRun);
+    const emptyAbove = this.#emptyRun;
+    this.#addEmptyRows(emptyAbove);
     this.#emptyRun = 0;
     this.#rows++;
+    this.#between.keep(this.#between.kindOf(cells), this.#rows, emptyAbove);
     this.#keep(cells);
   }
 
@@ -106,6 +122,7 @@ export class RowCollector {
       tail: this.#tail.map((cells) => cells()),
       short: this.#short,
       long: this.#long,
+      between: this.#between.found(),
       unclosedQuoteAt: unclosedQuote ? this.#line - this.#skipped : null,
     };
   }
@@ -113,6 +130,7 @@ export class RowCollector {
   #release({ cells, emptyAbove }: WaitingRow): void {
     this.#addEmptyRows(emptyAbove);
     this.#addCells(cells);
+    this.#between.keep(this.settings.between ? null : this.#between.kindOf(() => cells), this.#rows, emptyAbove);
     this.#keep(() => cells);
   }
 

@@ -50,7 +50,8 @@ export async function scanTable(source: TableSource, settings: ImportSettings, o
   const width = settings.header ? names.length : widest([...sample, units]);
   const kept = Math.min(width, MOST_COLUMNS);
   const blocks = options.blocks(kept);
-  const scan = (readings: readonly ColumnReading[]) => scanWith(source, settings, { readings, width, blocks, onBytes: options.onBytes });
+  const scan = (readings: readonly ColumnReading[]) =>
+    scanWith(source, settings, { readings, width, blocks, names, onBytes: options.onBytes });
   const readings = options.readings ?? guessReadings(sample, kept, settings);
   let table = await scan(readings);
   const asText = table.columns.map((column, i) => options.readings === undefined && isText(column, settings.columns[i]));
@@ -115,6 +116,7 @@ function isText({ reading, exceptionCount, facts }: ColumnBuilder, correction: I
 interface PassOptions {
   readonly readings: readonly ColumnReading[];
   readonly width: number;
+  readonly names: readonly string[];
   readonly blocks: ColumnBlocks;
   readonly onBytes: (bytes: number) => void;
 }
@@ -122,7 +124,7 @@ interface PassOptions {
 async function scanWith(
   source: TableSource,
   settings: ImportSettings,
-  { readings, width, blocks, onBytes }: PassOptions,
+  { readings, width, names, blocks, onBytes }: PassOptions,
 ): Promise<Omit<ScannedTable, 'titles' | 'names' | 'units' | 'width'>> {
   const missing = new Set(settings.missingCodes);
   const collector = () =>
@@ -130,6 +132,7 @@ async function scanWith(
       readings.map((reading, i) => new ColumnBuilder(reading, missing, blocks, i)),
       width,
       settings,
+      names,
     );
   const plain = collector();
   if (collectUnquoted(source, settings, plain, onBytes)) return plain.finish(false);

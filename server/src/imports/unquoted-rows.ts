@@ -19,8 +19,8 @@ export function collectUnquoted(
   rows: RowCollector,
   onBytes: (bytes: number) => void,
 ): boolean {
-  const { encoding, foot } = settings;
-  if (foot > 0 || (encoding !== 'utf-8' && encoding !== 'windows-1252')) return false;
+  const { encoding, foot, between } = settings;
+  if (foot > 0 || between || (encoding !== 'utf-8' && encoding !== 'windows-1252')) return false;
   const lines = new LineReader(settings, rows);
   let left: Uint8Array = new Uint8Array(0);
   let read = 0;

@@ -62,6 +62,11 @@ export function ReadingSettings({ settings, sheets, busy, onCorrect }: ReadingSe
         checked={settings.unitsRow}
         onChange={(unitsRow) => onCorrect({ unitsRow })}
       />
+      <Check
+        name="Leave out subtotals, repeated names and empty rows"
+        checked={settings.between}
+        onChange={(between) => onCorrect({ between })}
+      />
       <RowCount name="Rows left out at the foot" most={20} value={settings.foot} onChange={(foot) => onCorrect({ foot })} />
       <MissingCodes codes={settings.missingCodes} onChange={(missingCodes) => onCorrect({ missingCodes })} />
       {isText && (

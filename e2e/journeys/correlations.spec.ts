@@ -50,8 +50,11 @@ test('with two variables ticked the pair is the screen: statement, r, t, df, p, 
   // Pinned where it stands alone, it says in the report what it says here.
   const address = page.url();
   const sentence = (await pair.getByTestId('pair-sentence').textContent()) ?? '';
-  await page.getByRole('button', { name: 'Pin for the report' }).first().click();
-  await expect(page.getByRole('button', { name: 'Pinned' }).first()).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Pin for the report: / })
+    .first()
+    .click();
+  await expect(page.getByText(/^Pinned for the report/)).toBeVisible();
   await page.goto(address.replace(/\/correlations.*/, '/report'));
   await expect(page.getByRole('main')).toContainText(sentence.replace(/ *Copy.*$/, '').slice(0, 100));
   await expect(page.getByText('no longer in the study')).toHaveCount(0);

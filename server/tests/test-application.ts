@@ -46,7 +46,7 @@ interface Circumstances {
 export async function openTestApplication(circumstances: Circumstances = {}): Promise<TestApplication> {
   const server = connect(inject('serverUrl'));
   const name = `ivlen_test_${randomUUID().replaceAll('-', '')}`;
-  await server.raw(`create database ${name} template ${inject('template')}`);
+  await copied(server, name, inject('template'));
   const database = connect(databaseUrl(inject('serverUrl'), name));
   const folder = await mkdtemp(join(tmpdir(), 'ivlen-spool-'));
   const close = async () => {
@@ -111,6 +111,22 @@ function applicationOn(
     restarted: () => applicationOn(database, folder, close, { ...(disk ? { disk } : {}) }),
     close,
   };
+}
+
+const TRIES = 100;
+const AGAIN_MS = 100;
+
+/** A database like the template. Only one at a time can be made of it: where tests run beside each other, the others wait. */
+async function copied(server: Database, name: string, template: string): Promise<void> {
+  for (let left = TRIES; ; left--) {
+    try {
+      await server.raw(`create database ${name} template ${template}`);
+      return;
+    } catch (error) {
+      if ((error as { code?: string }).code !== '55006' || left === 0) throw error;
+      await new Promise((resolve) => setTimeout(resolve, AGAIN_MS));
+    }
+  }
 }
 
 /** The same database, but for its answer to whether it is there. */

@@ -61,3 +61,13 @@ export function pRelationText(p: number, levels?: readonly number[]): string {
 export function levelText(value: number): string {
   return String(value).replace(/^0/, '');
 }
+
+const MOST_DIGITS = 6;
+
+/** A coefficient below a threshold with as many digits as it takes to read as one below it: ".899", where ".90" is asked for. */
+export function textBelow(coefficient: number, threshold: number): string {
+  for (let digits = 3; digits <= MOST_DIGITS; digits++) {
+    if (Number(Math.abs(coefficient).toFixed(digits)) < threshold) return formatCoefficient(coefficient, digits);
+  }
+  return `just below ${coefficientText(threshold)}`;
+}

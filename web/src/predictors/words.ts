@@ -1,8 +1,8 @@
 import { sourcesOf } from '@ivlen/contract';
-import { type DependentSet, formatCoefficient, type NearDependences, solvedFor } from '@ivlen/core';
+import { type DependentSet, type NearDependences, solvedFor } from '@ivlen/core';
 import { joined } from '../coefficients/coefficient-names';
 import { significant } from '../figures/as-measured';
-import { coefficientText, relationText } from '../numbers/number-text';
+import { coefficientText, relationText, textBelow } from '../numbers/number-text';
 import type { Harm } from './find-harm';
 import type { Shares } from './find-shares';
 import { indexText, shareText, vifText } from './numbers';
@@ -88,16 +88,6 @@ export function noSuggestion(shares: Pick<Shares, 'largest'>, limit: number): st
   return 'No single predictor brings the largest VIF far down: more than one has to go.';
 }
 
-const MOST_DIGITS = 6;
-
-/** A coefficient below a threshold with as many digits as it takes to read as one below it: ".8993", where ".90" is asked for. */
-function belowThreshold(r: number, threshold: number): string {
-  for (let digits = 3; digits <= MOST_DIGITS; digits++) {
-    if (Number(Math.abs(r).toFixed(digits)) < threshold) return formatCoefficient(r, digits);
-  }
-  return `just below ${coefficientText(threshold)}`;
-}
-
 /** No pair at the threshold: how close the closest are, and what that leaves open. */
 export function noPairSentence(
   { pairs, largest }: Pick<Shares, 'pairs' | 'largest'>,
@@ -106,7 +96,7 @@ export function noPairSentence(
 ): string {
   const [closest] = pairs.filter(({ r }) => !Number.isNaN(r));
   if (!closest) return '';
-  const shown = belowThreshold(closest.r, threshold);
+  const shown = textBelow(closest.r, threshold);
   const found = `No pair of predictors reaches |r| = ${coefficientText(threshold)}; the closest are ${names[closest.a]} and ${names[closest.b]}, ${relationText('r', shown)}.`;
   if (!(largest > limit)) return `${found} That alone would not rule out a dependence of three or more; the shares do.`;
   // What this pair by itself would inflate: more than that is a matter of further predictors.

@@ -70,16 +70,18 @@ export function CollinearityStage({ study }: { study: Study }) {
       <section className="flex min-w-0 flex-1 flex-col" aria-label="Collinearity">
         <ViewBar label="Parts of the Collinearity stage" views={VIEWS} current={view} onOpen={open} />
         <MethodsLine parts={withEditors(parts, collinearityEditors({ study, chosen, ticked: workingSet.variables }, settings, patch))}>
-          <PinButton
-            study={study}
-            pinned={{
-              stage: 'collinearity',
-              thing: view === 'residuals' ? 'figure' : 'table',
-              title: sentenceOf(parts),
-              request: enough ? (view === 'predictors' ? request : modelRequest()) : null,
-              settings: { ...settings, view },
-            }}
-          />
+          {!chosen.outcomeUnsaid && (
+            <PinButton
+              study={study}
+              pinned={{
+                stage: 'collinearity',
+                thing: view === 'residuals' ? 'figure' : 'table',
+                title: sentenceOf(parts),
+                request: enough ? (view === 'predictors' ? request : modelRequest()) : null,
+                settings: { ...settings, view },
+              }}
+            />
+          )}
         </MethodsLine>
         <div data-scrolls className="min-h-0 flex-1 overflow-auto px-5 py-3">
           {shown()}

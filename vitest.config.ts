@@ -12,6 +12,7 @@ export default defineConfig({
       {
         test: {
           name: 'server',
+          isolate: false,
           include: ['server/tests/**/*.test.ts'],
           globalSetup: ['server/tests/database-template.ts'],
           env: { TZ: 'UTC' },

@@ -13,6 +13,8 @@ export default defineConfig({
   server: { proxy: { '/api': 'http://127.0.0.1:4310' } },
   test: {
     name: 'web',
+    // Files share their modules, whose loading takes longer than the tests; each cleans up after itself (tests/setup.ts).
+    isolate: false,
     root: import.meta.dirname,
     environment: 'jsdom',
     // The contrast of the tokens is computed from their file.

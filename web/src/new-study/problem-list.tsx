@@ -21,7 +21,8 @@ export function ProblemList({ problems, busy, onMend }: ProblemListProps) {
   if (problems.length === 0) {
     return (
       <p className="mb-4 flex items-center gap-2 text-muted">
-        <CircleCheck size={16} aria-hidden="true" /> Nothing in this file needs a second look.
+        <CircleCheck size={16} aria-hidden="true" /> How the file is read needs no second look. Its values are looked at once the study is
+        made: Data, To check.
       </p>
     );
   }

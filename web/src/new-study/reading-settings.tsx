@@ -168,7 +168,12 @@ function Choice<T extends string>({
 function Check({ name, checked, onChange }: { name: string; checked: boolean; onChange: (checked: boolean) => void }) {
   return (
     <label className="flex items-center gap-2">
-      <input type="checkbox" className="size-4 accent-accent" checked={checked} onChange={(event) => onChange(event.target.checked)} />
+      <input
+        type="checkbox"
+        className="size-4 shrink-0 accent-accent"
+        checked={checked}
+        onChange={(event) => onChange(event.target.checked)}
+      />
       {name}
     </label>
   );

@@ -127,3 +127,12 @@ it.each([0, 2 ** 30, 1e12])('means of groups keep their digits beside a mean of 
   expect(moved.unweighted.coefficient).toBeCloseTo(-near.unweighted.coefficient, 13);
   expect(moved.weighted.pValue / near.weighted.pValue).toBeCloseTo(1, 11);
 });
+
+it('three groups have a test, two have none', () => {
+  const [x, y] = [Float64Array.of(1, 3, 4, 6, 8, 9), Float64Array.of(2, 2, 5, 3, 4, 9)];
+  const three = betweenGroups(x, y, Float64Array.of(0, 0, 1, 1, 2, 2));
+  expect([three.groups, three.weighted.df]).toEqual([3, 1]);
+  expect(three.weighted.pValue).toBeGreaterThan(0);
+  const two = betweenGroups(x, y, Float64Array.of(0, 0, 0, 1, 1, 1));
+  expect([two.groups, two.weighted.coefficient, two.weighted.pValue]).toEqual([2, Number.NaN, Number.NaN]);
+});

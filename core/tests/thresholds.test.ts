@@ -108,6 +108,13 @@ describe('each caution is raised at its limit, and not before it', () => {
     expect(reach(after)).toBeCloseTo(limit, 9);
   });
 
+  it.each(['pearson', 'spearman', 'kendall'] as const)('no row carries a %s of ±1', (method) => {
+    const x = Float64Array.from({ length: 12 }, (_, i) => i);
+    for (const y of [x, x.map((value) => -value)]) {
+      expect(influence(x, y, { method })).toMatchObject({ mostInfluential: -1, carrying: -1, onePointCarries: false });
+    }
+  });
+
   it.each(['spearman', 'kendall'] as const)('one row: the standard error is that of %s', (method) => {
     const [x, y] = [noise(18, 7), noise(18, 8)];
     const all = [Float64Array.of(...x, 9), Float64Array.of(...y, 9)] as const;

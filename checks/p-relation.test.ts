@@ -1,22 +1,12 @@
-import { readdirSync, readFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { expect, it } from 'vitest';
+import { linesWhere } from './source-lines';
 
 /** "p " before a number that is written without its "=": pText and formatP give the number alone. */
 const WITHOUT_RELATION = /\bp (?:\$\{(?:pText|formatP|fineCoefficientText|formatFixed)\(|\{(?:pText|formatP)\()/;
 
 it('no sentence says "p .103": p = .103, p < .001', () => {
-  const files = ['core/src', 'contract/src', 'server/src', 'web/src'].flatMap((folder) =>
-    readdirSync(folder, { recursive: true, withFileTypes: true })
-      .filter((entry) => entry.isFile() && /\.tsx?$/.test(entry.name))
-      .map((entry) => join(entry.parentPath, entry.name)),
-  );
-  expect(files.length).toBeGreaterThan(500);
-  const found = files.flatMap((file) =>
-    readFileSync(file, 'utf8')
-      .split('\n')
-      .flatMap((line, i) => (WITHOUT_RELATION.test(line) ? [`${file}:${i + 1}: ${line.trim()}`] : [])),
-  );
+  const { files, found } = linesWhere((line) => WITHOUT_RELATION.test(line));
+  expect(files).toBeGreaterThan(500);
   expect(found).toEqual([]);
 });
 

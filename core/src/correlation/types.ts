@@ -20,8 +20,7 @@ export type UndefinedBecause =
   /** Logarithms of values that are not above zero. */
   | 'not-positive';
 
-/** How a p-value was got. */
-/** `t-of-z`: Fisher’s z by its standard error, judged by Student’s t since that error is itself estimated. */
+/** How a p-value was got; `t-of-z`: Fisher’s z by its standard error, judged by Student’s t since that error is itself estimated. */
 export type PMethod = 't' | 't-of-z' | 'normal' | 'exact' | 'permutation';
 
 /**

@@ -20,7 +20,7 @@ export function informationOf(n: number): number {
 export interface LatentCorrelation {
   readonly coefficient: number;
   readonly n: number;
-  /** Standard error of the coefficient, from the information of thresholds and coefficient together, NaN at ±1. */
+  /** Standard error of the coefficient, from the information of thresholds and coefficient together; NaN at ±1. */
   readonly se: number;
   /** Variance of Fisher’s z; polyserial: times n/(n − 3), as Fisher’s is. */
   readonly zVariance: number;

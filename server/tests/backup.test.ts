@@ -116,6 +116,8 @@ describe('a file that is not taken leaves every study as it was', () => {
     writeFileSync(at('more'), gzipSync(Buffer.concat([gunzipSync(packed), Buffer.from('x')])));
     for (const name of ['short', 'flipped', 'other-cell', 'more']) expect(await refused(at(name)), name).toBe('damaged-backup');
 
+    expect(await refused(at('missing'))).toBe('ENOENT');
+    expect(await refused(folder)).toBe('EISDIR');
     writeFileSync(at('text'), 'a,b\n1,2\n');
     writeFileSync(at('empty'), '');
     writeFileSync(at('packed-text'), gzipSync('create function f() returns void as $$ $$ language sql;'));

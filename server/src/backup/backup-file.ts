@@ -48,7 +48,11 @@ export async function readBackupFile(
   onHead: (head: BackupHead) => Promise<void>,
   onTable: (table: BackupHead['tables'][number], rows: Readable) => Promise<void>,
 ): Promise<void> {
-  const bytes = new Bytes(createReadStream(path).pipe(createGunzip()));
+  const packed = createReadStream(path);
+  const unpacked = createGunzip();
+  // A pipe hands no error on: a disk that fails must end the reading too.
+  packed.on('error', (error) => unpacked.destroy(error)).pipe(unpacked);
+  const bytes = new Bytes(unpacked);
   try {
     const head = parsedHead(await bytes.line(MOST_HEAD));
     await onHead(head);

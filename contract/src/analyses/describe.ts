@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { MOST_TICKED } from '../most-ticked';
 import { numberOrNullSchema, variableIdSchema } from './schemas';
 
-export const describeRequestSchema = z.object({ kind: z.literal('describe'), variables: z.array(variableIdSchema).max(200) });
+export const describeRequestSchema = z.object({ kind: z.literal('describe'), variables: z.array(variableIdSchema).max(MOST_TICKED) });
 
 export const describeResultSchema = z.object({
   kind: z.literal('describe'),

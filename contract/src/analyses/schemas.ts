@@ -1,6 +1,7 @@
 import type { Alternative, IntervalKind, PMethod, UndefinedBecause } from '@ivlen/core';
 import { z } from 'zod';
 import { methodSchema } from '../methods';
+import { MOST_TICKED } from '../most-ticked';
 
 export const variableIdSchema = z.string().max(40);
 /** Own methods by variable, or by the key of a pair. */
@@ -12,7 +13,7 @@ export const numberOrNullSchema = z.number().nullable();
 /** Which of the rows in use an analysis rests on. */
 export const analysisRowsSchema = z.object({
   /** Listwise deletion: only rows that have all of these; empty for whatever each coefficient has of its own. */
-  completeFor: z.array(variableIdSchema).max(200).default([]),
+  completeFor: z.array(variableIdSchema).max(MOST_TICKED).default([]),
   /** Only the rows of one group: those with this stored value of another variable. */
   group: z.object({ by: variableIdSchema, value: z.number() }).nullable().default(null),
 });
